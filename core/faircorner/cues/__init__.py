@@ -1,0 +1,42 @@
+"""Methods and what they ask of this driver, in this vehicle, at this place."""
+
+from faircorner.cues.fit import Fit
+from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.method import Look, Method, Start, Step, Unknown, Until, Wheel
+from faircorner.cues.plan import (
+    Call,
+    Cue,
+    LookReason,
+    Options,
+    Plan,
+    make_plan,
+    make_remedy,
+)
+from faircorner.cues.rehearse import Rehearsal, rehearse
+from faircorner.cues.remedy import Remedy
+from faircorner.cues.windows import Window
+
+__all__ = [
+    "Call",
+    "Cue",
+    "Fit",
+    "Followed",
+    "Look",
+    "LookReason",
+    "Method",
+    "Options",
+    "Plan",
+    "Rehearsal",
+    "Remedy",
+    "Settings",
+    "Start",
+    "Step",
+    "Unknown",
+    "Until",
+    "Wheel",
+    "Window",
+    "follow",
+    "make_plan",
+    "make_remedy",
+    "rehearse",
+]

@@ -1,0 +1,244 @@
+"""Finding the figures that make a method end where it should. docs/sums/fit.md.
+
+Sequential quadratic programming (Kraft 1988, SLSQP in SciPy) over the method's unknowns and
+two more: the spare, which is the least gap to anything, and the excess, by which a limit of the
+standard has to be broken when all of them cannot be kept. The aim is an equality, gaps and
+limits are inequalities; preferences, spare and excess make the objective. Each gradient is one
+batch.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.optimize import minimize
+from scipy.stats import qmc
+
+from faircorner.cues.follow import Settings
+from faircorner.cues.outcome import FAR_KERB, KERB, Case, Outcome, attempt
+from faircorner.ground import Band
+from faircorner.plane import Floats
+
+__all__ = ["LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settings_for"]
+
+# Gaps under LEAST count as touching for a human driver, above WANTED more is worth nothing, m.
+LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
+# What one metre of spare is worth against one squared unit of the school's preferences.
+_SPARE_WORTH = 40.0
+# Breaking a limit costs more than any spare is worth.
+_EXCESS_COST = 400.0
+_TYRE_SPARE = 0.04
+_STEP = 1e-4
+_PROBES = 24
+_AIM_TOLERANCE = 0.01
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Given:
+    """What the user fixed: start gap (m), hands (turns per metre), and any unknown by name."""
+
+    gap: float
+    rate: float
+    pinned: dict[str, float]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Fit:
+    """The figures found, in the method's order, and whether they do."""
+
+    values: Floats
+    spare: float
+    feasible: bool
+    why_not: str
+
+
+def settings_for(values: Floats, given: Given, steps: int, late: Floats | None = None) -> Settings:
+    """Settings of a batch whose rows of unknowns are `values` (attempts, unknowns)."""
+    count = len(values) if late is None else len(late)
+    return Settings(
+        unknowns=np.broadcast_to(values, (count, values.shape[1])),
+        gap=np.full(count, given.gap),
+        rate=np.full(count, given.rate),
+        late=np.zeros((count, steps)) if late is None else late,
+    )
+
+
+class _Problem:
+    """The optimiser's view: x is the free unknowns scaled to [0, 1], then spare and excess."""
+
+    def __init__(self, case: Case, given: Given) -> None:
+        self.case, self.given = case, given
+        unknowns = case.method.unknowns
+        self.low = np.array([u.low for u in unknowns])
+        self.high = np.array([u.high for u in unknowns])
+        self.prefer = np.array([u.prefer for u in unknowns])
+        pinned = [u.name in given.pinned for u in unknowns]
+        self.fixed = np.array([given.pinned.get(u.name, u.prefer) for u in unknowns])
+        self.free = np.flatnonzero(~np.array(pinned, dtype=np.bool_))
+        self._at: Floats | None = None
+        self._rows: Floats = np.empty(0)
+
+    def values(self, x: Floats) -> Floats:
+        """Unknowns (k, unknowns) from scaled free ones (k, free)."""
+        values = np.tile(self.fixed, (len(x), 1))
+        span = self.high - self.low
+        values[:, self.free] = self.low[self.free] + x * span[self.free]
+        return values
+
+    def outcome(self, x: Floats) -> Outcome:
+        steps = len(self.case.method.steps)
+        settings = settings_for(self.values(x), self.given, steps)
+        return attempt(self.case, settings, sample=0.1)
+
+    def rows(self, x: Floats) -> Floats:
+        """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""
+        outcome = self.outcome(x)
+        finish, goal = outcome.finish, self.case.ground.goal
+        values = self.values(x)
+        taste = ((values - self.prefer) / (self.high - self.low) * 2) ** 2
+        cost = taste.sum(axis=1) + (finish.ahead - goal.ahead_gap) ** 2
+        slacks = [finish.ahead, *self._bands(outcome)]
+        slacks += [gap.metres for name, gap in outcome.gaps.items() if name not in (KERB, FAR_KERB)]
+        slacks += [
+            outcome.gaps[FAR_KERB].metres,
+            outcome.gaps[KERB].metres - _TYRE_SPARE,
+        ]
+        unreached = (~outcome.followed.reached).sum(axis=1)
+        return np.stack([cost + unreached, finish.kerb - goal.kerb, *slacks], axis=-1)
+
+    def _bands(self, outcome: Outcome) -> list[Floats]:
+        """How far inside each fore-and-aft limit the finish is, 2 cm to spare."""
+        inside: list[Floats] = []
+        for band in self.case.bands:
+            if band.measure not in ("ahead", "behind"):
+                continue
+            value = np.nan_to_num(outcome.finish.measure(band.measure), nan=1e3)
+            if band.low is not None:
+                inside.append(value - band.low - 0.02)
+            if band.high is not None and not np.isnan(outcome.finish.measure(band.measure)).any():
+                inside.append(band.high - 0.02 - value)
+        return inside
+
+    def gaps_from(self) -> int:
+        """Index of the first slack that is a gap to a parked vehicle."""
+        limits = 0
+        for band in self.case.bands:
+            if band.measure == "ahead" or (band.measure == "behind" and self.case.ground.behind):
+                limits += (band.low is not None) + (band.high is not None)
+            elif band.measure == "behind":
+                limits += band.low is not None
+        return 3 + limits
+
+    def at(self, x: Floats) -> Floats:
+        """Row at x and at a small step along each free unknown, cached: SLSQP asks thrice."""
+        free = x[:-2]
+        if self._at is None or not np.array_equal(free, self._at):
+            steps = np.vstack((np.zeros(len(free)), _STEP * np.eye(len(free))))
+            self._rows, self._at = self.rows(free + steps), free.copy()
+        return self._rows
+
+    def slope(self, x: Floats) -> Floats:
+        """Derivatives of a row by the free unknowns, (2 + n, free)."""
+        rows = self.at(x)
+        return np.asarray((rows[1:] - rows[0]).T / _STEP)
+
+
+def fit(case: Case, given: Given) -> Fit:
+    """Place the calls so that the vehicle ends at the goal with room to spare.
+
+    Kerb on the left. An unfit case is data: `feasible` is false and `why_not` says what
+    stands in the way.
+    """
+    problem = _Problem(case, given)
+    gaps = slice(problem.gaps_from(), problem.gaps_from() + len(case.ground.obstacles))
+    x, spare = _solve(problem, gaps)
+    outcome = problem.outcome(x[None])
+    row = problem.rows(x[None])[0]
+    values = problem.values(x[None])[0]
+    why_not = _why_not(case, outcome, row, gaps, spare)
+    return Fit(values=values, spare=float(spare), feasible=not why_not, why_not=why_not)
+
+
+def _solve(problem: _Problem, gaps: slice) -> tuple[Floats, float]:
+    free = len(problem.free)
+    if free == 0:
+        row = problem.rows(np.empty((1, 0)))[0]
+        return np.empty(0), float(row[gaps].min())
+    begin = _begin(problem, gaps)
+    first = problem.at(np.append(begin, (0.0, 0.0)))[0]
+    touching, breaking = np.zeros(len(first) - 2), np.zeros(len(first) - 2)
+    touching[gaps.start - 2 : gaps.stop - 2] = 1.0
+    breaking[: gaps.start - 2] = 1.0
+
+    def slack(x: Floats) -> Floats:
+        return np.asarray(problem.at(x)[0][2:] - touching * x[-2] + breaking * x[-1])
+
+    def slack_slope(x: Floats) -> Floats:
+        return np.column_stack((problem.slope(x)[2:], -touching, breaking))
+
+    spare, excess = float(first[gaps].min()), float(-first[2 : gaps.start].min())
+    result = minimize(
+        lambda x: problem.at(x)[0][0] - _SPARE_WORTH * x[-2] + _EXCESS_COST * x[-1],
+        np.append(begin, (min(spare, WANTED_SPARE), max(excess, 0.0))),
+        jac=lambda x: np.append(problem.slope(x)[0], (-_SPARE_WORTH, _EXCESS_COST)),
+        bounds=[(0.0, 1.0)] * free + [(-10.0, WANTED_SPARE), (0.0, 20.0)],
+        constraints=[
+            {"type": "eq", "fun": lambda x: problem.at(x)[0][1:2],
+             "jac": lambda x: np.append(problem.slope(x)[1], (0.0, 0.0))[None]},
+            {"type": "ineq", "fun": slack, "jac": slack_slope},
+        ],
+        method="SLSQP",
+        options={"maxiter": 40, "ftol": 1e-3},
+    )  # fmt: skip
+    x = np.clip(result.x[:-2], 0.0, 1.0)
+    return x, float(problem.at(np.append(x, (0.0, 0.0)))[0][gaps].min())
+
+
+def _begin(problem: _Problem, gaps: slice) -> Floats:
+    """The most promising of a spread of starts (Halton 1960), the school's own among them."""
+    spread = qmc.Halton(len(problem.free), scramble=False).random(_PROBES)
+    span = problem.high - problem.low
+    own = ((problem.prefer - problem.low) / span)[problem.free]
+    probes = np.vstack((own, spread))
+    rows = problem.rows(probes)
+    spare = np.minimum(rows[:, gaps].min(axis=1), WANTED_SPARE)
+    short = np.minimum(rows[:, 2:], 0.0).sum(axis=1)
+    merit = rows[:, 0] + 20 * np.abs(rows[:, 1]) - _SPARE_WORTH * (spare + short)
+    return np.asarray(probes[merit.argmin()])
+
+
+def _why_not(case: Case, outcome: Outcome, row: Floats, gaps: slice, spare: float) -> str:
+    """What stands in the way, in one clause; empty when nothing does."""
+    reached = outcome.followed.reached[0]
+    if not reached.all():
+        step = case.method.steps[int(np.argmin(reached))]
+        return f"the step {step.say!r} never reaches what it waits for"
+    if spare < LEAST_SPARE:
+        nearest = case.ground.obstacles[int(row[gaps].argmin())].name
+        if spare < 0:
+            return f"the body meets the {nearest} by {-spare * 100:.0f} cm"
+        return f"only {spare * 100:.0f} cm stay free of the {nearest}, too little for any hand"
+    if outcome.gaps[FAR_KERB].metres[0] < 0:
+        return f"the nose swings {-outcome.gaps[FAR_KERB].metres[0] * 100:.0f} cm over the far kerb"
+    if outcome.gaps[KERB].metres[0] < 0:
+        return "a tyre meets the kerb on the way in"
+    if abs(row[1]) > _AIM_TOLERANCE:
+        off = "far from" if row[1] > 0 else "near to"
+        return f"it ends {abs(row[1]) * 100:.0f} cm too {off} the kerb, whatever the calls"
+    return _broken_limit(case.bands, outcome)
+
+
+def _broken_limit(bands: tuple[Band, ...], outcome: Outcome) -> str:
+    for band in bands:
+        if not band.holds(outcome.finish)[0]:
+            value = float(outcome.finish.measure(band.measure)[0])
+            if band.measure == "angle":
+                return (
+                    f"it ends {abs(np.degrees(value)):.1f} degrees off parallel, outside the limit"
+                )
+            where = {
+                "ahead": "from the vehicle ahead",
+                "behind": "from the vehicle behind",
+            }
+            place = where.get(band.measure, "from the kerb")
+            return f"it ends {value:.2f} m {place}, outside the limit"
+    return ""

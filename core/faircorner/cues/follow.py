@@ -1,0 +1,217 @@
+"""Driving a method: each step ends when what it waits for happens. docs/sums/follow.md.
+
+Calls may come late or early; the later steps still wait for their own events, as a driver
+does. Kerb on the left throughout.
+"""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.cues.method import Method, Step, Unknown
+from faircorner.errors import InputError
+from faircorner.ground import Ground
+from faircorner.motion import Leg, Track, advance, drive, settle_turn
+from faircorner.plane import Bools, Floats, to_site
+from faircorner.vehicle import Vehicle
+
+__all__ = ["Followed", "Settings", "follow"]
+
+# No step of a park is longer; a step that is still waiting then will wait for ever.
+_LONGEST = 12.0
+_SCAN = 0.2
+_REFINE = np.linspace(0.0, 1.0, 21)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Settings:
+    """The figures a batch of attempts is driven with.
+
+    unknowns : (attempts, unknowns) in the method's order, m or rad
+    gap : (attempts,), m at the start; rate : (attempts,), turns per metre
+    late : (attempts, steps), m by which each step's *end* comes late, negative early
+    """
+
+    unknowns: Floats
+    gap: Floats
+    rate: Floats
+    late: Floats
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Followed:
+    """A batch of driven methods.
+
+    start : (attempts, 3); legs : one a step
+    reached : (attempts, steps), whether the step's end was found
+    cut : (attempts, steps), whether a call could not come as early as asked
+    """
+
+    start: Floats
+    legs: tuple[Leg, ...]
+    reached: Bools
+    cut: Bools
+
+    def track(self, vehicle: Vehicle, sample: float = 0.05) -> Track:
+        return drive(
+            vehicle.steering,
+            self.start,
+            np.zeros(len(self.start)),
+            self.legs,
+            sample=sample,
+        )
+
+    @property
+    def ends(self) -> Floats:
+        """Metres rolled at each step's end, (attempts, steps)."""
+        return np.cumsum([leg.metres for leg in self.legs], axis=0).T
+
+
+def own_point(vehicle: Vehicle, name: str) -> Floats:
+    """A named near-side place on the vehicle, (2,) m in its frame; InputError if unknown."""
+    near = vehicle.width / 2
+    rear_hub, front_hub = vehicle.hubs(side=1)
+    places: dict[str, Floats] = {
+        "rear bumper": np.array([-vehicle.rear_overhang, near]),
+        "front bumper": np.array([vehicle.nose, near]),
+        "mirror": np.array([vehicle.mirror_x, vehicle.mirror_width / 2]),
+        "rear wheel": rear_hub,
+        "front wheel": front_hub,
+    }
+    if name not in places:
+        raise InputError("own", f"{name!r} is not one of {', '.join(places)}")
+    return places[name]
+
+
+def landmark_x(ground: Ground, name: str) -> float:
+    """x of a named place along the kerb, m; InputError if it is not there."""
+    ahead = ground.ahead.polygon[:, 0]
+    places = {"tail ahead": float(ahead.min()), "nose ahead": float(ahead.max())}
+    if ground.behind is not None:
+        places["nose behind"] = float(ground.behind.polygon[:, 0].max())
+    if name not in places:
+        raise InputError("landmark", f"{name!r} is not one of {', '.join(places)}")
+    return places[name]
+
+
+def start_poses(vehicle: Vehicle, ground: Ground, method: Method, gap: Floats) -> Floats:
+    """Where the vehicle stands before the first step, (attempts, 3), parallel to the kerb."""
+    own = own_point(vehicle, method.start.own)[0]
+    x = landmark_x(ground, method.start.landmark) - method.start.metres - own
+    y = ground.ahead.polygon[:, 1].min() - gap - vehicle.width / 2
+    return np.stack((np.full(len(gap), x), y, np.zeros(len(gap))), axis=-1)
+
+
+_Event = Callable[[Floats, Floats], Floats]
+
+
+def _event(
+    vehicle: Vehicle,
+    ground: Ground,
+    method: Method,
+    index: int,
+    value: Floats,
+    rate: Floats,
+) -> _Event:
+    """A function of poses and turns that rises through zero when the step should end."""
+    step = method.steps[index]
+    until, wanted = step.until, value[:, None]
+    if until.kind == "heading":
+        following = method.steps[index + 1]
+        target = following.wheel.turns(vehicle.steering.lock_turns)
+        then_rate = np.inf if following.standing else rate[:, None]
+        turning = step.direction * np.sign(step.wheel.turns(1.0)) or 1.0
+
+        def heading(poses: Floats, turns: Floats) -> Floats:
+            settling = settle_turn(vehicle.steering, turns, target, then_rate)
+            return np.asarray(turning * (poses[..., 2] + following.direction * settling + wanted))
+
+        return heading
+    own = own_point(vehicle, until.own)[None, :]
+    if until.kind == "kerb":
+        return lambda poses, turns: wanted + to_site(poses, own)[..., 0, 1]
+    x = landmark_x(ground, until.landmark)
+    return lambda poses, turns: (x - to_site(poses, own)[..., 0, 0] - wanted) * -step.direction
+
+
+def _first_rise(
+    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, event: _Event
+) -> tuple[Floats, Bools]:
+    """Metres into a leg at which the event first rises through zero, and whether it does."""
+    rows = np.arange(len(pose))
+    low, width = np.zeros(len(pose)), np.full(len(pose), _LONGEST)
+    grid = np.linspace(0.0, 1.0, round(_LONGEST / _SCAN) + 1)
+    at, wheel = pose, turns
+    found = np.ones(len(pose), dtype=np.bool_)
+    for points in (grid, _REFINE):
+        s = width[:, None] * points
+        poses, wheels = advance(vehicle.steering, at, wheel, leg, s)
+        height = event(poses, wheels)
+        risen = height >= 0
+        if points is grid:
+            found = np.asarray(risen.any(axis=1))
+        after = np.where(risen.any(axis=1), risen.argmax(axis=1), len(points) - 1)
+        before = np.maximum(after - 1, 0)
+        low = low + s[rows, before]
+        width = s[rows, after] - s[rows, before]
+        at, wheel = poses[rows, before], wheels[rows, before]
+    a, b = height[rows, before], height[rows, after]
+    share = np.divide(-a, b - a, out=np.zeros_like(a), where=b > a).clip(0.0, 1.0)
+    return np.where(found, low + share * width, _LONGEST), found
+
+
+def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings) -> Followed:
+    """Drive a batch of attempts through a method, the kerb on the left.
+
+    A step whose end never comes within 12 m is marked in `reached` and given 12 m; one whose
+    call was asked for before the step began is marked in `cut` and given 0 m.
+    Raises InputError for own points and landmarks the vehicle or the place does not have.
+    """
+    count = len(settings.gap)
+    start = start_poses(vehicle, ground, method, settings.gap)
+    pose, turns = start, np.zeros(count)
+    names = [u.name for u in method.unknowns]
+    legs: list[Leg] = []
+    reached = np.ones((count, len(method.steps)), dtype=np.bool_)
+    cut = np.zeros_like(reached)
+    for i, step in enumerate(method.steps):
+        value = step.until.value
+        wanted = (
+            settings.unknowns[:, names.index(value.name)]
+            if isinstance(value, Unknown)
+            else np.full(count, value)
+        )
+        leg = _leg(vehicle, step, settings.rate, np.zeros(count))
+        if step.until.kind == "travelled":
+            metres = wanted
+        elif step.until.kind == "wheel set":
+            metres = np.abs(leg.turns - turns) / leg.rate
+        else:
+            try:
+                event = _event(vehicle, ground, method, i, wanted, settings.rate)
+            except InputError as error:
+                raise error.inside(f"steps[{i}].until") from None
+            metres, reached[:, i] = _first_rise(vehicle, pose, turns, leg, event)
+        late = metres + settings.late[:, i]
+        cut[:, i] = late < 0
+        leg = _leg(vehicle, step, settings.rate, np.maximum(late, 0.0))
+        poses, wheels = advance(
+            vehicle.steering,
+            pose,
+            turns,
+            leg,
+            leg.metres[:, None] * np.linspace(0, 1, 81),
+        )
+        pose, turns = poses[:, -1], wheels[:, -1]
+        legs.append(leg)
+    return Followed(start=start, legs=tuple(legs), reached=reached, cut=cut)
+
+
+def _leg(vehicle: Vehicle, step: Step, rate: Floats, metres: Floats) -> Leg:
+    return Leg(
+        direction=step.direction,
+        turns=np.full(len(rate), step.wheel.turns(vehicle.steering.lock_turns)),
+        metres=metres,
+        rate=np.full(len(rate), np.inf) if step.standing else rate,
+    )

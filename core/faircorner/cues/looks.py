@@ -1,0 +1,80 @@
+"""Why to look: what the body does next that somebody else could meet."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.cues.method import Look
+from faircorner.cues.outcome import Case, Outcome
+from faircorner.motion import swing
+from faircorner.plane import Floats, to_site
+
+__all__ = ["LookReason", "look_reasons"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class LookReason:
+    """A look before a step, and what the step does there.
+
+    step : its index; s : m rolled when the look is due
+    why : "reverses", "swings out", "tail goes in" or "nose goes in"
+    metres : how far; at_s : m rolled when it is greatest; x, y : m on the site, where
+    """
+
+    step: int
+    look: Look
+    s: float
+    why: str
+    metres: float
+    at_s: float
+    x: float
+    y: float
+
+
+def look_reasons(case: Case, outcome: Outcome) -> tuple[LookReason, ...]:
+    """A reason for every look of the method, from the first attempt of the batch."""
+    track, ends = outcome.track, outcome.followed.ends[0]
+    poses, s = track.poses[0], track.s[0]
+    body = case.vehicle.outline()[0]
+    lane_edge = float(to_site(poses[:1], body)[..., 1].min())
+    reasons: list[LookReason] = []
+    for i, step in enumerate(case.method.steps):
+        due = 0.0 if i == 0 else float(ends[i - 1])
+        # What follows from acting now lasts until the wheel has been taken back again.
+        until = float(ends[min(i + 1, len(ends) - 1)])
+        during = (s >= due - 1e-9) & (s <= until + 1e-9)
+        for look in step.looks:
+            why, metres, sample, place = _why(case, poses[during], body, lane_edge, look)
+            reasons.append(
+                LookReason(
+                    step=i, look=look, s=due, why=why, metres=metres,
+                    at_s=float(s[during][sample]), x=place[0], y=place[1],
+                )
+            )  # fmt: skip
+    return tuple(reasons)
+
+
+def _why(
+    case: Case, poses: Floats, body: Floats, lane_edge: float, look: Look
+) -> tuple[str, float, int, tuple[float, float]]:
+    """Reason, metres, sample of the greatest reach, and where on the site."""
+    if look == "off side":
+        out = swing(poses, body, lane_edge)
+        return "swings out", out.metres, out.sample, (out.x, out.y)
+    tail = np.array([[-case.vehicle.rear_overhang, case.vehicle.width / 2]])
+    nose = np.array([[case.vehicle.nose, case.vehicle.width / 2]])
+    if look == "nose":
+        return ("nose goes in", *_sideways(poses, nose))
+    if look == "near side":
+        return ("tail goes in", *_sideways(poses, tail))
+    path = to_site(poses, tail)[:, 0]
+    rolled = float(np.linalg.norm(np.diff(path, axis=0), axis=1).sum())
+    return "reverses", rolled, len(path) - 1, (float(path[-1, 0]), float(path[-1, 1]))
+
+
+def _sideways(poses: Floats, corner: Floats) -> tuple[float, int, tuple[float, float]]:
+    """How far one corner moves toward the kerb, at which sample, and where."""
+    path = to_site(poses, corner)[:, 0]
+    last = int(path[:, 1].argmax())
+    moved = float(path[last, 1] - path[0, 1])
+    return max(moved, 0.0), last, (float(path[last, 0]), float(path[last, 1]))

@@ -1,0 +1,69 @@
+"""What a batch of driven attempts came to: the finish, and how near it passed to everything."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.method import Method
+from faircorner.ground import Band, Finish, Ground, finish_at
+from faircorner.motion import Clearance, Track, clearance, tyre_clearance
+from faircorner.plane import Bools, Floats, to_site
+from faircorner.vehicle import Vehicle
+
+__all__ = ["KERB", "Case", "Outcome", "attempt"]
+
+KERB, FAR_KERB = "kerb", "far kerb"
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Case:
+    """The fixed part of a plan: who drives what, where, how, and what counts as good."""
+
+    vehicle: Vehicle
+    ground: Ground
+    method: Method
+    bands: tuple[Band, ...]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Outcome:
+    """Results of a batch.
+
+    gaps : for each thing that can be touched, the least signed gap of each attempt
+    """
+
+    followed: Followed
+    track: Track
+    finish: Finish
+    gaps: dict[str, Clearance]
+
+    @property
+    def least(self) -> Floats:
+        """Least gap to anything but the kerb, (attempts,)."""
+        return np.asarray(np.min([g.metres for n, g in self.gaps.items() if n != KERB], axis=0))
+
+    def good(self, bands: tuple[Band, ...]) -> Bools:
+        """Which attempts touch nothing, keep every band and reach every step's end."""
+        clear = np.all([gap.metres > 0 for gap in self.gaps.values()], axis=0)
+        kept = np.all([band.holds(self.finish) for band in bands], axis=0)
+        return np.asarray(clear & kept & self.followed.reached.all(axis=1))
+
+
+def attempt(case: Case, settings: Settings, *, sample: float = 0.05) -> Outcome:
+    """Drive a batch and measure it; kerb on the left."""
+    vehicle, ground = case.vehicle, case.ground
+    followed = follow(vehicle, ground, case.method, settings)
+    track = followed.track(vehicle, sample)
+    outline = vehicle.outline()
+    gaps = {o.name: clearance(track.poses, outline, o.polygon) for o in ground.obstacles}
+    gaps[KERB] = tyre_clearance(track.poses, vehicle.tyres())
+    reach = to_site(track.poses, outline[0])[..., 1].min(axis=-1) + ground.road_width
+    widest = reach.argmin(axis=1)
+    gaps[FAR_KERB] = Clearance(metres=reach[np.arange(len(reach)), widest], sample=widest)
+    return Outcome(
+        followed=followed,
+        track=track,
+        finish=finish_at(track.final, vehicle, ground),
+        gaps=gaps,
+    )

@@ -1,0 +1,285 @@
+"""The cue sheet: everything computed for one vehicle, seat, ground and method."""
+
+from dataclasses import dataclass, field, replace
+
+import numpy as np
+
+from faircorner.cues.fit import Fit, Given, fit, settings_for
+from faircorner.cues.follow import landmark_x
+from faircorner.cues.looks import LookReason, look_reasons
+from faircorner.cues.method import Method
+from faircorner.cues.outcome import Case, Outcome, attempt
+from faircorner.cues.remedy import Remedy, least_change
+from faircorner.cues.windows import Window, call_windows, sensitivity
+from faircorner.errors import InputError
+from faircorner.ground import Band, Finish, Ground
+from faircorner.motion import Leg, Track, advance, swept_outline
+from faircorner.plane import Floats, mirrored
+from faircorner.sight import Seat, Sharpness, Sighting, sharpness, sight_of
+from faircorner.vehicle import Vehicle
+
+__all__ = ["Call", "Cue", "LookReason", "Options", "Plan", "make_plan", "make_remedy"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Options:
+    """What the user may set for one cue sheet; None leaves it to the method, the place or the fit.
+
+    gap : m at the start; kerb : m wanted to the kerb; ahead : m wanted ahead
+    turns_per_metre : how fast the hands are
+    pinned : unknowns of the method by name, SI
+    shifts : m by which each call is told late (negative early), by call number from 1
+    """
+
+    gap: float | None = None
+    kerb: float | None = None
+    ahead: float | None = None
+    turns_per_metre: float | None = None
+    pinned: dict[str, float] = field(default_factory=dict)
+    shifts: dict[int, float] = field(default_factory=dict)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Cue:
+    """What is seen at a call: the nearest corner of the vehicle ahead, from this seat."""
+
+    sighting: Sighting
+    sharpness: Sharpness
+    target: Floats
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Call:
+    """A moment to act: the end of one step, the start of the next.
+
+    step : index of the step it begins; s : m rolled; pose : (3,); heading : rad off the kerb's
+    line, nose away positive; told : m rolled where the cue is told, s plus the shift
+    tail_past : m that the tail stands behind the tail of the vehicle ahead
+    kerb_rear : m from the near rear wheel to the kerb
+    """
+
+    step: int
+    s: float
+    told: float
+    pose: Floats
+    heading: float
+    tail_past: float
+    kerb_rear: float
+    window: Window
+    cue: Cue
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Plan:
+    """A computed cue sheet. Poses are in the site's own frame, whichever side the kerb is on.
+
+    clearances : least gap (m) to each thing and the metres rolled when it is least
+    sensitivity : (3, calls), see `faircorner.cues.windows.sensitivity`
+    """
+
+    feasible: bool
+    why_not: str
+    start: Floats
+    legs: tuple[Leg, ...]
+    track: Track
+    finish: Finish
+    clearances: tuple[tuple[str, float, float], ...]
+    spare: float
+    values: dict[str, float]
+    gap: float
+    turns_per_metre: float
+    ground: Ground
+    calls: tuple[Call, ...]
+    looks: tuple[LookReason, ...]
+    sensitivity: Floats
+    swept: tuple[Floats, ...]
+
+
+def make_plan(
+    vehicle: Vehicle,
+    seat: Seat,
+    ground: Ground,
+    method: Method,
+    bands: tuple[Band, ...],
+    options: Options | None = None,
+) -> Plan:
+    """Fit the method and work out calls, windows, looks and cues.
+
+    bands : what the standard wants of the finish
+    Raises InputError for options outside their limits and for methods that name what is not
+    there. A case that cannot work is a plan with `feasible` false and a reason.
+    """
+    options = options or Options()
+    case, given = _prepare(vehicle, ground, method, bands, options)
+    found = fit(case, given)
+    driven = attempt(case, settings_for(found.values[None], given, len(method.steps)))
+    left = ground.side == "left"
+    plan = _assemble(case, given, found, driven, seat if left else seat.mirrored(), options)
+    return plan if left else _mirrored(plan)
+
+
+def make_remedy(
+    vehicle: Vehicle,
+    ground: Ground,
+    method: Method,
+    bands: tuple[Band, ...],
+    options: Options | None = None,
+) -> Remedy | None:
+    """The least single change that makes an unfeasible plan work; None when none was found.
+
+    Apart from `make_plan`, because it takes some dozens of fits.
+    """
+    return least_change(*_prepare(vehicle, ground, method, bands, options or Options()))
+
+
+def _prepare(
+    vehicle: Vehicle,
+    ground: Ground,
+    method: Method,
+    bands: tuple[Band, ...],
+    options: Options,
+) -> tuple[Case, Given]:
+    """The case with the kerb on the left, and what the options fix."""
+    goal = ground.goal
+    goal = replace(
+        goal,
+        kerb=goal.kerb if options.kerb is None else options.kerb,
+        ahead_gap=goal.ahead_gap if options.ahead is None else options.ahead,
+    )
+    gap = method.start.gap if options.gap is None else options.gap
+    if not 0.2 <= gap <= 3:
+        raise InputError("gap_m", f"must be between 0.2 and 3 m, got {gap:g}")
+    rate = method.turns_per_metre if options.turns_per_metre is None else options.turns_per_metre
+    if not 0.2 <= rate <= 10:
+        raise InputError("turns_per_metre", f"must be between 0.2 and 10, got {rate:g}")
+    known = {u.name: u for u in method.unknowns}
+    for name, value in options.pinned.items():
+        if name not in known:
+            raise InputError(name, f"this method has no such figure; it has {', '.join(known)}")
+        if not known[name].low <= value <= known[name].high:
+            raise InputError(name, "lies outside what the method allows")
+    for number in options.shifts:
+        if not 1 <= number < len(method.steps):
+            last = len(method.steps) - 1
+            raise InputError("shifts", f"there is no call {number}; calls are 1 to {last}")
+    case = Case(
+        vehicle=vehicle if ground.side == "left" else vehicle.mirrored(),
+        ground=replace(ground, goal=goal).kerb_on_left(),
+        method=method,
+        bands=bands,
+    )
+    return case, Given(gap=gap, rate=rate, pinned=options.pinned)
+
+
+def _assemble(
+    case: Case, given: Given, found: Fit, driven: Outcome, seat: Seat, options: Options
+) -> Plan:
+    calls = len(case.method.steps) - 1
+    nothing = Window(early=0.0, late=0.0, early_breaks="", late_breaks="")
+    windows = call_windows(case, found, given) if found.feasible else (nothing,) * calls
+    answers = np.full((3, calls), np.nan)
+    if found.feasible:
+        answers = sensitivity(case, found, given)
+    s = driven.track.s[0]
+    return Plan(
+        feasible=found.feasible,
+        why_not=found.why_not,
+        start=driven.followed.start[0],
+        legs=driven.followed.legs,
+        track=driven.track,
+        finish=driven.finish,
+        clearances=tuple(
+            (name, float(gap.metres[0]), float(s[gap.sample[0]]))
+            for name, gap in driven.gaps.items()
+        ),
+        spare=found.spare,
+        values={u.name: float(v) for u, v in zip(case.method.unknowns, found.values, strict=True)},
+        gap=given.gap,
+        turns_per_metre=given.rate,
+        ground=case.ground,
+        calls=tuple(
+            _call(case, driven, seat, i, window, options.shifts.get(i + 1, 0.0))
+            for i, window in enumerate(windows)
+        ),
+        looks=look_reasons(case, driven),
+        sensitivity=answers,
+        swept=tuple(swept_outline(driven.track.poses[0, ::2], case.vehicle.outline())),
+    )  # fmt: skip
+
+
+def _pose_at(case: Case, driven: Outcome, metres: Floats) -> Floats:
+    """Poses (k, 3) at metres rolled, exactly on the driven path."""
+    ends = driven.followed.ends[0]
+    poses = np.empty((len(metres), 3))
+    for k, s in enumerate(np.clip(metres, 0.0, ends[-1])):
+        leg = min(int(np.searchsorted(ends, s)), len(ends) - 1)
+        begin = 0.0 if leg == 0 else float(ends[leg - 1])
+        at = int(np.searchsorted(driven.track.s[0], begin, side="right")) - 1
+        into = np.linspace(0.0, s - begin, 61)[None]
+        poses[k] = advance(
+            case.vehicle.steering, driven.track.poses[:1, at], driven.track.turns[:1, at],
+            driven.followed.legs[leg], into,
+        )[0][0, -1]  # fmt: skip
+    return poses
+
+
+def _call(
+    case: Case, driven: Outcome, seat: Seat, index: int, window: Window, shift: float
+) -> Call:
+    s = float(driven.followed.ends[0, index])
+    told = min(max(s + shift, 0.0), float(driven.followed.ends[0, -1]))
+    around = np.clip([told - 0.03, told, told + 0.03], 0.0, driven.followed.ends[0, -1])
+    poses = _pose_at(case, driven, np.append(around, s))
+    pose = poses[1]
+    parked = case.ground.ahead
+    eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
+    target = parked.polygon[int(np.linalg.norm(parked.polygon - eye, axis=1).argmin())]
+    tail = pose[0] - case.vehicle.rear_overhang * np.cos(pose[2])
+    hub = case.vehicle.hubs(side=1)[0]
+    return Call(
+        step=index + 1,
+        s=s,
+        told=told,
+        pose=poses[3],
+        heading=-float(pose[2]),
+        tail_past=landmark_x(case.ground, "tail ahead") - float(tail),
+        kerb_rear=-float(pose[1] + np.sin(pose[2]) * hub[0] + np.cos(pose[2]) * hub[1]),
+        window=window,
+        cue=Cue(
+            sighting=sight_of(case.vehicle, seat, pose, target, parked.height),
+            sharpness=sharpness(case.vehicle, seat, poses[:3], around, target, parked.height),
+            target=target,
+        ),
+    )
+
+
+def _mirrored(plan: Plan) -> Plan:
+    """A plan made with the kerb on the left, told for a place with the kerb on the right."""
+    flip = np.array([1.0, -1.0])
+    track = plan.track
+    return replace(
+        plan,
+        start=mirrored(plan.start),
+        legs=tuple(replace(leg, turns=-leg.turns) for leg in plan.legs),
+        track=replace(track, poses=mirrored(track.poses), turns=-track.turns),
+        ground=plan.ground.mirrored(),
+        calls=tuple(_mirrored_call(call) for call in plan.calls),
+        looks=tuple(replace(look, y=-look.y) for look in plan.looks),
+        swept=tuple(part * flip for part in plan.swept),
+    )
+
+
+def _mirrored_call(call: Call) -> Call:
+    seen = call.cue.sighting
+    lateral = seen.along == "y"
+    sighting = replace(
+        seen,
+        y=-seen.y,
+        bearing=-seen.bearing,
+        offset=-seen.offset if lateral else seen.offset,
+    )
+    sharp = call.cue.sharpness
+    if lateral:
+        sharp = replace(sharp, image=-sharp.image)
+    cue = replace(call.cue, sighting=sighting, sharpness=sharp, target=call.cue.target * [1, -1])
+    return replace(call, pose=mirrored(call.pose), cue=cue)

@@ -1,0 +1,85 @@
+"""When a method cannot work here: the least change that would make it."""
+
+from collections.abc import Callable
+from dataclasses import dataclass, replace
+
+from faircorner.cues.fit import Given, fit
+from faircorner.cues.outcome import Case
+from faircorner.ground import adjust, measures
+
+__all__ = ["Remedy", "least_change"]
+
+# Changes are tried up to this much, and told to this much, m.
+_MOST, _FINE = 3.2, 0.02
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Remedy:
+    """One figure to change: "gap" between parked vehicles, "start gap" or "gap ahead"; metres.
+
+    to : what it should be; by : the change
+    """
+
+    what: str
+    to: float
+    by: float
+
+
+def least_change(case: Case, given: Given) -> Remedy | None:
+    """The smallest single change that makes the fit feasible; None when none of them does.
+
+    Each candidate is grown until it works and halved back to 2 cm; the answer has been fitted,
+    so that making the change is known to do.
+    """
+    found = [
+        remedy
+        for what, value, change in _candidates(case, given)
+        for sign in ((1.0,) if what == "gap" else (1.0, -1.0))
+        for remedy in [_least(what, value, sign, change)]
+        if remedy is not None
+    ]
+    return min(found, key=lambda r: abs(r.by), default=None)
+
+
+_Change = Callable[[float], tuple[Case, Given]]
+
+
+def _candidates(case: Case, given: Given) -> list[tuple[str, float, _Change]]:
+    def start_gap(metres: float) -> tuple[Case, Given]:
+        return case, replace(given, gap=metres)
+
+    def gap(metres: float) -> tuple[Case, Given]:
+        return replace(case, ground=adjust(case.ground, "gap", metres)), given
+
+    def goal_ahead(metres: float) -> tuple[Case, Given]:
+        return replace(case, ground=adjust(case.ground, "goal_ahead", metres)), given
+
+    now = measures(case.ground)
+    if "gap" in now:
+        return [("gap", now["gap"], gap), ("start gap", given.gap, start_gap)]
+    return [
+        ("start gap", given.gap, start_gap),
+        ("gap ahead", case.ground.goal.ahead_gap, goal_ahead),
+    ]
+
+
+def _works(change: _Change, value: float) -> bool:
+    if not 0.3 <= value <= 40:
+        return False
+    return fit(*change(value)).feasible
+
+
+def _least(what: str, value: float, sign: float, change: _Change) -> Remedy | None:
+    low, high = 0.0, 0.1
+    limit = _MOST if what == "gap" else 0.8
+    while not _works(change, value + sign * high):
+        low, high = high, high * 2
+        if high > limit:
+            return None
+    while high - low > _FINE:
+        middle = (low + high) / 2
+        if _works(change, value + sign * middle):
+            high = middle
+        else:
+            low = middle
+    return Remedy(what=what, to=value + sign * high, by=sign * high)

@@ -1,0 +1,111 @@
+"""How much earlier or later each call may come, and what the finish owes to each call.
+
+Every figure comes from driving again with the later steps still waiting for their own events.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.cues.fit import Fit, Given, settings_for
+from faircorner.cues.outcome import KERB, Case, Outcome, attempt
+from faircorner.plane import Floats
+
+__all__ = ["REACH", "SENSED", "Window", "breakage", "call_windows", "sensitivity"]
+
+# Windows are searched this far each way, m; beyond it a call is called free.
+REACH = 1.5
+# Finish measures that a call is held to account for, in the order of the columns.
+SENSED = ("kerb", "angle", "ahead")
+_NUDGE = 0.05
+_GRID, _ROUNDS = 9, 3
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Window:
+    """How far a call may move, m; None when it may move further than was searched.
+
+    early_breaks, late_breaks : what goes wrong just beyond each edge
+    """
+
+    early: float | None
+    late: float | None
+    early_breaks: str
+    late_breaks: str
+
+
+def breakage(case: Case, outcome: Outcome, row: int) -> str:
+    """What one attempt did wrong, in a clause; empty when it was good."""
+    if outcome.followed.cut[row].any():
+        return "there is no room for an earlier call"
+    for name, gap in outcome.gaps.items():
+        if gap.metres[row] <= 0:
+            return "a tyre meets the kerb" if name == KERB else f"the body meets the {name}"
+    if not outcome.followed.reached[row].all():
+        return "a later call never comes"
+    for band in case.bands:
+        if not band.holds(outcome.finish)[row]:
+            return {
+                "kerb_front": "the front wheel ends outside its limit from the kerb",
+                "kerb_rear": "the rear wheel ends outside its limit from the kerb",
+                "angle": "it ends out of parallel",
+                "ahead": "the gap ahead ends outside its limits",
+                "behind": "the gap behind ends outside its limits",
+            }[band.measure]
+    return ""
+
+
+def call_windows(case: Case, fit: Fit, given: Given) -> tuple[Window, ...]:
+    """One window for each call: the ends of all steps but the last. Kerb on the left.
+
+    A bracket is narrowed three times, each time with all calls and both ways in one batch;
+    edges are right to 2 mm.
+    """
+    steps = len(case.method.steps)
+    calls = steps - 1
+    call = np.repeat(np.arange(calls), 2)
+    sign = np.tile([-1.0, 1.0], calls)
+    inside, outside = np.zeros(2 * calls), np.full(2 * calls, REACH)
+    breaks = [""] * (2 * calls)
+    free = np.zeros(2 * calls, dtype=np.bool_)
+    for round_ in range(_ROUNDS):
+        share = np.arange(1, _GRID + 1) / _GRID
+        offsets = inside[:, None] + (outside - inside)[:, None] * share
+        late = np.zeros((offsets.size, steps))
+        rows = np.arange(offsets.size)
+        late[rows, np.repeat(call, _GRID)] = (sign[:, None] * offsets).ravel()
+        outcome = attempt(case, settings_for(fit.values[None], given, steps, late), sample=0.1)
+        good = (outcome.good(case.bands) & ~outcome.followed.cut.any(axis=1)).reshape(-1, _GRID)
+        if round_ == 0:
+            free = np.asarray(good.all(axis=1))
+        first = np.where(good.all(axis=1), _GRID - 1, good.argmin(axis=1))
+        for edge in range(2 * calls):
+            breaks[edge] = breakage(case, outcome, edge * _GRID + int(first[edge]))
+        edges = np.arange(2 * calls)
+        outside = offsets[edges, first]
+        inside = np.where(first > 0, offsets[edges, np.maximum(first - 1, 0)], inside)
+    found = [None if free[e] else float(inside[e]) for e in range(2 * calls)]
+    return tuple(
+        Window(
+            early=found[2 * c],
+            late=found[2 * c + 1],
+            early_breaks="" if free[2 * c] else breaks[2 * c],
+            late_breaks="" if free[2 * c + 1] else breaks[2 * c + 1],
+        )
+        for c in range(calls)
+    )
+
+
+def sensitivity(case: Case, fit: Fit, given: Given) -> Floats:
+    """How the finish answers to each call: (3, calls), finish measure per metre of lateness.
+
+    Rows are kerb (m/m), angle (rad/m) and ahead (m/m); central differences of 5 cm each way.
+    """
+    steps = len(case.method.steps)
+    calls = steps - 1
+    late = np.zeros((2 * calls, steps))
+    late[np.arange(calls), np.arange(calls)] = _NUDGE
+    late[np.arange(calls) + calls, np.arange(calls)] = -_NUDGE
+    outcome = attempt(case, settings_for(fit.values[None], given, steps, late))
+    finish = np.stack([getattr(outcome.finish, name) for name in SENSED])
+    return np.asarray((finish[:, :calls] - finish[:, calls:]) / (2 * _NUDGE))

@@ -1,0 +1,28 @@
+"""Documents that ship with the product: the methods, and a standard to begin with."""
+
+import json
+from functools import cache
+from importlib.resources import files
+
+from faircorner.documents.method import MethodDocument
+from faircorner.documents.standard import StandardDocument
+
+__all__ = ["house_standard", "methods"]
+
+
+@cache
+def methods() -> dict[str, MethodDocument]:
+    """Every method that ships, by its name."""
+    found = {}
+    for entry in sorted(files(__name__).iterdir(), key=lambda e: e.name):
+        if entry.name.endswith(".method.json"):
+            method = MethodDocument.read(json.loads(entry.read_text("utf-8")))
+            found[method.name] = method
+    return found
+
+
+@cache
+def house_standard() -> StandardDocument:
+    """Limits to begin with; an example, not an authority's."""
+    text = files(__name__).joinpath("house.standard.json").read_text("utf-8")
+    return StandardDocument.read(json.loads(text))

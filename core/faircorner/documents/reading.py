@@ -1,0 +1,41 @@
+"""Reading a document of any kind by its format line, and publishing the schemas."""
+
+from typing import Any, TypeAlias
+
+from faircorner.documents.ground import GroundDocument
+from faircorner.documents.method import MethodDocument
+from faircorner.documents.standard import StandardDocument
+from faircorner.documents.vehicle import SeatDocument, VehicleDocument
+from faircorner.errors import InputError
+
+__all__ = ["FORMATS", "Document", "json_schema", "read_document"]
+
+Document: TypeAlias = (
+    VehicleDocument | SeatDocument | GroundDocument | MethodDocument | StandardDocument
+)
+FORMATS: dict[str, type[Document]] = {
+    "vehicle": VehicleDocument,
+    "seat": SeatDocument,
+    "ground": GroundDocument,
+    "method": MethodDocument,
+    "standard": StandardDocument,
+}
+
+
+def read_document(kind: str, document: Any) -> Document:
+    """A document of the kind named, checked by its schema and by building it.
+
+    Raises InputError naming the field.
+    """
+    model = FORMATS[kind]
+    if not isinstance(document, dict):
+        raise InputError(kind, f"must be an object with fields, got {type(document).__name__}")
+    read = model.read(document)
+    read.build()
+    return read
+
+
+def json_schema(kind: str) -> dict[str, Any]:
+    """The JSON Schema (2020-12) of one kind of document."""
+    schema = FORMATS[kind].model_json_schema(by_alias=True)
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **schema}

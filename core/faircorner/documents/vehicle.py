@@ -1,0 +1,116 @@
+"""fair-corner/vehicle@1 and fair-corner/seat@1."""
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from faircorner.documents.model import Metres, Model, Name, Point3, inside
+from faircorner.plane import frozen
+from faircorner.sight import Seat
+from faircorner.vehicle import TYRE_WIDTH, Circle, Feature, Opening, Steering, Vehicle
+
+__all__ = ["SeatDocument", "VehicleDocument"]
+
+
+class CircleModel(Model):
+    turns: float
+    kerb_circle_m: Metres
+
+
+class SteeringModel(Model):
+    """Turns from straight to one lock, and kerb-to-kerb circles."""
+
+    lock_turns: float
+    kerb_circle_m: Metres
+    circles: Annotated[list[CircleModel], Field(max_length=40)] = []
+
+
+class FeatureModel(Model):
+    name: Name
+    x_m: Metres
+    y_m: Metres
+    z_m: Metres
+
+
+class OpeningModel(Model):
+    name: Name
+    polygon_m: Annotated[list[Point3], Field(min_length=3, max_length=24)]
+
+
+class VehicleDocument(Model):
+    """A vehicle as measured. Lengths in metres, steering wheel in turns."""
+
+    format: Literal["fair-corner/vehicle@1"]
+    name: Name
+    kind: Annotated[Literal["car", "van", "rigid", "bus", "tractor"], Field(alias="class")]
+    length_m: Metres
+    width_m: Metres
+    mirror_width_m: Metres
+    wheelbase_m: Metres
+    front_overhang_m: Metres
+    track_front_m: Metres
+    track_rear_m: Metres
+    tyre_width_m: Metres = TYRE_WIDTH
+    corner_cut_m: Metres = 0.0
+    steering: SteeringModel
+    trailer: None = None
+    features: Annotated[list[FeatureModel], Field(max_length=100)] = []
+    glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
+    mirrors: Annotated[list[None], Field(max_length=0)] = []
+
+    def build(self) -> Vehicle:
+        with inside("steering"):
+            steering = Steering(
+                lock_turns=self.steering.lock_turns,
+                kerb_circle=self.steering.kerb_circle_m,
+                wheelbase=self.wheelbase_m,
+                track_front=self.track_front_m,
+                circles=tuple(
+                    Circle(turns=c.turns, kerb_circle=c.kerb_circle_m)
+                    for c in self.steering.circles
+                ),
+            )
+        return Vehicle(
+            name=self.name,
+            kind=self.kind,
+            length=self.length_m,
+            width=self.width_m,
+            mirror_width=self.mirror_width_m,
+            wheelbase=self.wheelbase_m,
+            front_overhang=self.front_overhang_m,
+            track_front=self.track_front_m,
+            track_rear=self.track_rear_m,
+            tyre_width=self.tyre_width_m,
+            corner_cut=self.corner_cut_m,
+            steering=steering,
+            features=tuple(Feature(name=f.name, x=f.x_m, y=f.y_m, z=f.z_m) for f in self.features),
+            glass=tuple(self._opening(i) for i in range(len(self.glass))),
+        )
+
+    def _opening(self, index: int) -> Opening:
+        pane = self.glass[index]
+        with inside(f"glass[{index}]"):
+            return Opening(name=pane.name, corners=frozen(pane.polygon_m))
+
+
+class PointModel(Model):
+    x_m: Metres
+    y_m: Metres
+    z_m: Metres
+
+
+class SeatDocument(Model):
+    """One person's eye in one vehicle, in the vehicle's frame."""
+
+    format: Literal["fair-corner/seat@1"]
+    name: Name
+    eye: PointModel
+    eye_looking_back: PointModel | None = None
+
+    def build(self) -> Seat:
+        back = self.eye_looking_back
+        return Seat(
+            name=self.name,
+            eye=frozen([self.eye.x_m, self.eye.y_m, self.eye.z_m]),
+            looking_back=None if back is None else frozen([back.x_m, back.y_m, back.z_m]),
+        )

@@ -1,0 +1,19 @@
+"""Driving legs, what is touched on the way, and the ground the body sweeps."""
+
+from faircorner.motion.contact import Clearance, clearance, tyre_clearance
+from faircorner.motion.legs import Leg, Track, advance, drive, settle_turn
+from faircorner.motion.swept import Swing, swept_outline, swing
+
+__all__ = [
+    "Clearance",
+    "Leg",
+    "Swing",
+    "Track",
+    "advance",
+    "clearance",
+    "drive",
+    "settle_turn",
+    "swept_outline",
+    "swing",
+    "tyre_clearance",
+]

@@ -1,0 +1,171 @@
+"""Low-speed motion without slip, a batch of attempts at a time. Derivation: docs/sums/motion.md.
+
+The single-track model (Rajamani, Vehicle Dynamics and Control, 2nd ed., section 2.2, at zero
+slip): the rear axle's centre moves along the heading, and the heading turns by the curvature
+per metre. Headings are in closed form; positions are a Gauss-Legendre sum over short steps.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import ArrayLike
+
+from faircorner.errors import InputError
+from faircorner.plane import Floats
+from faircorner.vehicle import Steering
+
+__all__ = ["Leg", "Track", "advance", "drive", "settle_turn"]
+
+_GAUSS = 0.5 / np.sqrt(3.0)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Leg:
+    """One stretch in one gear with one thing done to the wheel.
+
+    direction : +1 forward, -1 reverse
+    turns : (attempts,), where the wheel goes, left positive
+    metres : (attempts,), how far the rear axle rolls, 0 or more
+    rate : (attempts,), turns per metre rolled; inf when the wheel is turned standing
+    """
+
+    direction: int
+    turns: Floats
+    metres: Floats
+    rate: Floats
+
+    def __post_init__(self) -> None:
+        if self.direction not in (1, -1):
+            raise InputError("gear", f"must be forward or reverse, got {self.direction}")
+        for name, low in (("turns", -np.inf), ("metres", 0.0), ("rate", 0.0)):
+            values = np.atleast_1d(np.asarray(getattr(self, name), dtype=np.float64))
+            if np.isnan(values).any() or (values < low).any():
+                raise InputError(name, f"must be a number not below {low:g}")
+            object.__setattr__(self, name, values)
+        if (self.rate == 0).any():
+            raise InputError("turns_per_metre", "must be above 0; leave it empty to turn standing")
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Track:
+    """Where a batch of attempts went.
+
+    s : (attempts, n), metres rolled since the start, never falling
+    poses : (attempts, n, 3); turns : (attempts, n); leg : (n,), the leg each sample ends
+    """
+
+    s: Floats
+    poses: Floats
+    turns: Floats
+    leg: np.ndarray[tuple[int], np.dtype[np.int64]]
+
+    @property
+    def final(self) -> Floats:
+        return self.poses[:, -1]
+
+
+def settle_turn(steering: Steering, turns: ArrayLike, target: ArrayLike, rate: ArrayLike) -> Floats:
+    """Heading still gained, per unit of direction, while the wheel goes from turns to target.
+
+    turns, target : (...), turns; rate : (...), turns per metre, inf for standing
+    Returns (...), radians; multiply by the direction driven.
+    """
+    now, then = (
+        np.asarray(turns, dtype=np.float64),
+        np.asarray(target, dtype=np.float64),
+    )
+    sign = np.sign(then - now)
+    return np.asarray(sign * (steering.swept(then) - steering.swept(now)) / np.asarray(rate))
+
+
+def _wheel_and_heading(
+    steering: Steering, turns: Floats, leg: Leg, s: Floats
+) -> tuple[Floats, Floats]:
+    """Wheel turns and heading gained s metres (attempts, n) into a leg begun at `turns`."""
+    start, target = turns[:, None], leg.turns[:, None]
+    ramp = np.abs(target - start) / leg.rate[:, None]
+    share = np.divide(s, ramp, out=np.ones_like(s + ramp), where=ramp > 0).clip(max=1.0)
+    now = start + (target - start) * share
+    gained = settle_turn(steering, start, now, leg.rate[:, None])
+    held = steering.curvature(leg.turns)[:, None] * np.maximum(s - ramp, 0.0)
+    return now, leg.direction * (gained + held)
+
+
+def advance(
+    steering: Steering, pose: Floats, turns: Floats, leg: Leg, s: Floats
+) -> tuple[Floats, Floats]:
+    """Poses and wheel turns at given distances into one leg.
+
+    pose : (attempts, 3); turns : (attempts,), where leg and wheel begin
+    s : (attempts, n), metres into the leg, starting at 0 and not falling
+    Returns poses (attempts, n, 3) and turns (attempts, n). With steps of 5 cm the error is
+    below 0.01 mm a metre; docs/sums/motion.md.
+    """
+    step = np.diff(s, axis=1)
+    middle = s[:, :-1] + step / 2
+    nodes = np.concatenate((s, middle - _GAUSS * step, middle + _GAUSS * step), axis=1)
+    wheel, gained = _wheel_and_heading(steering, turns, leg, nodes)
+    n = s.shape[1]
+    heading = pose[:, 2:3] + gained
+    move = leg.direction * step / 2
+    poses = np.empty((*s.shape, 3))
+    for axis, part in ((0, np.cos(heading)), (1, np.sin(heading))):
+        pieces = move * (part[:, n : 2 * n - 1] + part[:, 2 * n - 1 :])
+        poses[:, 0, axis] = pose[:, axis]
+        poses[:, 1:, axis] = pose[:, axis, None] + np.cumsum(pieces, axis=1)
+    poses[..., 2] = heading[:, :n]
+    return poses, wheel[:, :n]
+
+
+def drive(
+    steering: Steering,
+    start: ArrayLike,
+    turns: ArrayLike,
+    legs: Sequence[Leg],
+    *,
+    sample: float = 0.05,
+) -> Track:
+    """Drive a batch of attempts through the same sequence of legs.
+
+    start : (attempts, 3), m and rad; turns : (attempts,), the wheel at the start
+    sample : m, the widest step between samples; each leg's ends are always sampled
+    Returns a Track. Raises InputError for a sample that is not above 0 and for turns beyond
+    the lock.
+
+    >>> wren = Steering(lock_turns=1.4, kerb_circle=10.4, wheelbase=2.6, track_front=1.5)
+    >>> leg = Leg(direction=-1, turns=[0.0], metres=[2.0], rate=[2.0])
+    >>> drive(wren, [[0.0, 0.0, 0.0]], [0.0], [leg]).final.tolist()
+    [[-2.0, 0.0, 0.0]]
+    """
+    if not sample > 0:
+        raise InputError("sample_m", f"must be above 0, got {sample:g}")
+    pose = np.atleast_2d(np.asarray(start, dtype=np.float64))
+    wheel = np.broadcast_to(np.asarray(turns, dtype=np.float64), pose.shape[:1])
+    rolled = np.zeros(len(pose))
+    s_parts, pose_parts, turn_parts = (
+        [rolled[:, None]],
+        [pose[:, None]],
+        [wheel[:, None]],
+    )
+    marks = [np.zeros(1, dtype=np.int64)]
+    for index, leg in enumerate(legs):
+        if (np.abs(leg.turns) > steering.lock_turns + 1e-9).any():
+            raise InputError(
+                f"legs[{index}].turns",
+                f"is beyond the lock of {steering.lock_turns:g} turns",
+            )
+        count = max(1, int(np.ceil(leg.metres.max(initial=0.0) / sample - 1e-9)))
+        s = leg.metres[:, None] * np.linspace(0.0, 1.0, count + 1)
+        poses, wheels = advance(steering, pose, wheel, leg, s)
+        s_parts.append(rolled[:, None] + s[:, 1:])
+        pose_parts.append(poses[:, 1:])
+        turn_parts.append(wheels[:, 1:])
+        marks.append(np.full(count, index))
+        pose, wheel, rolled = poses[:, -1], wheels[:, -1], s_parts[-1][:, -1]
+    return Track(
+        s=np.concatenate(s_parts, axis=1),
+        poses=np.concatenate(pose_parts, axis=1),
+        turns=np.concatenate(turn_parts, axis=1),
+        leg=np.concatenate(marks),
+    )

@@ -1,0 +1,50 @@
+"""The ground a body covers, and how far it swings out of its lane."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from shapely import MultiPoint, union_all
+
+from faircorner.plane import Floats, to_site
+
+__all__ = ["Swing", "swept_outline", "swing"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Swing:
+    """How far one corner leaves the lane the body began in: metres out, and at which sample."""
+
+    metres: float
+    sample: int
+    x: float
+    y: float
+
+
+def swing(poses: Floats, corners: Floats, lane_edge: float) -> Swing:
+    """Greatest reach of the body beyond a lane edge, away from the kerb (toward negative y).
+
+    poses : (n, 3), one attempt; corners : (k, 2), body frame
+    lane_edge : m, y of the line the body began inside
+    metres is 0 or more; the first sample of the greatest reach is told.
+    """
+    reach = to_site(poses, corners)
+    y = reach[..., 1]
+    sample, corner = np.unravel_index(int(y.argmin()), y.shape)
+    x_out, y_out = (float(v) for v in reach[sample, corner])
+    return Swing(metres=max(0.0, lane_edge - y_out), sample=int(sample), x=x_out, y=y_out)
+
+
+def swept_outline(poses: Floats, outline: Sequence[Floats]) -> list[Floats]:
+    """Outer boundaries of the ground covered by one attempt, each (k, 2).
+
+    Neighbouring poses are joined by their convex hull, so the boundary is right to the
+    sagitta of one step.
+    """
+    body = outline[0]
+    placed = to_site(poses, body)
+    pairs = np.concatenate((placed[:-1], placed[1:]), axis=1)
+    hulls = [MultiPoint(pair).convex_hull for pair in pairs]
+    union = union_all(hulls).simplify(0.005)
+    parts = getattr(union, "geoms", [union])
+    return [np.asarray(part.exterior.coords) for part in parts if not part.is_empty]

@@ -1,0 +1,130 @@
+"""What to change: move a cue, practise a step, or move on. Derivation: docs/sums/shift.md."""
+
+from dataclasses import dataclass
+from typing import Literal, TypeAlias
+
+import numpy as np
+from scipy.optimize import nnls
+from scipy.stats import multivariate_t
+
+from faircorner.ground import Band, Finish
+from faircorner.plane import Floats
+from faircorner.shift.finishes import FinishSet, least_count
+
+__all__ = ["Advice", "Kind", "advise"]
+
+Kind: TypeAlias = Literal["too few", "move cue", "practise", "move on"]
+# Cues are moved by whole steps of this, and by no more than the reach, m.
+_STEP, _REACH = 0.05, 0.60
+# A step is ready to leave behind when this many attempts in ten would meet the standard.
+_READY = 0.8
+_DRAWS = 4000
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Advice:
+    """One thing to do next.
+
+    call : number of the call, from 1; None when no single call is to blame
+    by : m to tell that call later, negative earlier; 0 unless the cue is to move
+    chance, chance_after : that an attempt's finish meets the standard, now and once moved
+    explained : share of the bias (in T²) that the move takes away
+    scatter_share : (calls,), what part of the scatter each call accounts for
+    """
+
+    kind: Kind
+    call: int | None
+    by: float
+    chance: float
+    chance_after: float
+    explained: float
+    scatter_share: Floats
+
+
+def advise(
+    finishes: FinishSet, sensitivity: Floats, target: Floats, bands: tuple[Band, ...],
+    *, wheelbase: float, rng: np.random.Generator,
+) -> Advice:  # fmt: skip
+    """Turn bias and scatter into advice through the fit's sensitivities.
+
+    sensitivity : (p, calls), finish per metre of lateness, rows in the order of MEASURED
+    target : (p,), the plan's finish
+    Generalised least squares on each call alone (Aitken 1936); the call that takes most of T²
+    away is named. Advice to move a cue is given only when the bias is real and the move, in
+    whole steps of 5 cm, takes at least half of it away.
+    """
+    share = _scatter_share(finishes.covariance, sensitivity)
+    chance = _chance(finishes, finishes.bias, target, bands, wheelbase, rng)
+    kind: Kind = "too few"
+    best: int | None = None
+    by = explained = 0.0
+    after = chance
+    if finishes.count >= least_count(len(finishes.bias)):
+        kind = "move on" if chance >= _READY else "practise"
+        best = int(share.argmax()) if kind == "practise" and share.sum() > 0 else None
+        if finishes.real:
+            call, move, taken = _best_move(finishes, sensitivity)
+            if move and taken >= 0.5:
+                kind, best, by, explained = "move cue", call, move, taken
+                moved = finishes.bias + sensitivity[:, call] * by
+                after = _chance(finishes, moved, target, bands, wheelbase, rng)
+    return Advice(
+        kind=kind,
+        call=None if best is None else best + 1,
+        by=by,
+        chance=chance,
+        chance_after=after,
+        explained=explained,
+        scatter_share=share,
+    )
+
+
+def _best_move(finishes: FinishSet, sensitivity: Floats) -> tuple[int, float, float]:
+    """Call index, metres to move it, and the share of T² that this takes away."""
+    weight = np.linalg.inv(finishes.covariance)
+    bias = finishes.bias
+    whole = float(bias @ weight @ bias)
+    moves = -(sensitivity.T @ weight @ bias) / np.einsum(
+        "pc,pq,qc->c", sensitivity, weight, sensitivity
+    )
+    moves = np.clip(np.round(moves / _STEP) * _STEP, -_REACH, _REACH)
+    left = bias[:, None] + sensitivity * moves
+    remaining = np.einsum("pc,pq,qc->c", left, weight, left)
+    call = int(remaining.argmin())
+    return call, float(moves[call]), 1 - float(remaining[call]) / whole
+
+
+def _scatter_share(covariance: Floats, sensitivity: Floats) -> Floats:
+    """Parts (calls,) of the scatter that unsteady calls explain; sums to 1, or all 0.
+
+    Non-negative least squares (Lawson and Hanson 1974) of the covariance on each call's own.
+    """
+    scale = 1 / np.sqrt(np.diag(covariance))
+    seen = sensitivity * scale[:, None]
+    own = np.stack([np.outer(j, j).ravel() for j in seen.T], axis=1)
+    variances, _ = nnls(own, (covariance * np.outer(scale, scale)).ravel())
+    parts = variances * (seen**2).sum(axis=0)
+    total = parts.sum()
+    return np.asarray(parts / total if total > 0 else parts)
+
+
+def _chance(
+    finishes: FinishSet, bias: Floats, target: Floats, bands: tuple[Band, ...],
+    wheelbase: float, rng: np.random.Generator,
+) -> float:  # fmt: skip
+    """Chance that the next finish keeps every band: a multivariate t, so few tries count less."""
+    n, p = finishes.count, len(bias)
+    spread = finishes.covariance * (n + 1) / n
+    draws = multivariate_t(loc=target + bias, shape=spread, df=max(n - p, 1), seed=rng).rvs(_DRAWS)
+    kerb, angle = draws[:, 0], draws[:, 1]
+    ahead = draws[:, 2] if p == 3 else np.full(len(draws), np.nan)
+    lean = np.sin(angle) * wheelbase / 2
+    nothing = np.full(len(draws), np.nan)
+    finish = Finish(
+        kerb_front=kerb - lean,
+        kerb_rear=kerb + lean,
+        angle=angle,
+        ahead=ahead,
+        behind=nothing,
+    )
+    return float(np.all([band.holds(finish) for band in bands], axis=0).mean())

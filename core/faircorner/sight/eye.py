@@ -1,0 +1,53 @@
+"""The driver's eye in a vehicle."""
+
+from dataclasses import dataclass, replace
+
+from faircorner.errors import InputError
+from faircorner.plane import Floats, frozen
+
+__all__ = ["Seat"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Seat:
+    """One person's seat in one vehicle.
+
+    eye : (3,), m in the vehicle's frame, facing forward
+    looking_back : (3,), the eye when turned to look back, None when it was not measured
+    """
+
+    name: str
+    eye: Floats
+    looking_back: Floats | None = None
+
+    def __post_init__(self) -> None:
+        for field in ("eye", "looking_back"):
+            value = getattr(self, field)
+            if value is None:
+                continue
+            point = frozen(value)
+            if not 0.5 <= point[2] <= 3.5:
+                raise InputError(
+                    f"{field}.z_m",
+                    f"must be between 0.5 and 3.5 m above the ground, got {point[2]:g}",
+                )
+            if abs(point[1]) > 1.5:
+                raise InputError(f"{field}.y_m", f"must lie inside the cab, got {point[1]:g}")
+            object.__setattr__(self, field, point)
+
+    def leaning(self, forward: float) -> "Seat":
+        """The same driver leaning forward by so many metres, however they look."""
+        shift = [forward, 0.0, 0.0]
+        back = None if self.looking_back is None else self.looking_back + shift
+        return replace(self, eye=self.eye + shift, looking_back=back)
+
+    def mirrored(self) -> "Seat":
+        flip = [1.0, -1.0, 1.0]
+        back = None if self.looking_back is None else self.looking_back * flip
+        return replace(self, eye=self.eye * flip, looking_back=back)
+
+    def eye_toward(self, point: Floats) -> Floats:
+        """The eye used to see a point (3,) in the vehicle's frame: turned when it lies behind."""
+        if self.looking_back is not None and point[0] < self.eye[0] - 0.2:
+            return self.looking_back
+        return self.eye

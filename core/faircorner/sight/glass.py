@@ -1,0 +1,129 @@
+"""Where the straight ray from the eye to an outside thing meets the vehicle. docs/sums/sight.md."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from shapely import Point, Polygon
+
+from faircorner.plane import Floats, to_body
+from faircorner.sight.eye import Seat
+from faircorner.vehicle import Feature, Opening, Vehicle
+
+__all__ = ["Sighting", "sight_of"]
+
+# The height on an upright edge that a driver takes first, about a lamp's, m.
+_LAMP = 0.8
+# A feature belongs to a pane when it lies this near its plane, m.
+_BESIDE = 0.4
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Sighting:
+    """An outside thing as the driver sees it, metres in the vehicle's frame.
+
+    through : the pane it is seen through; None when the body hides it
+    x, y, z : where the ray leaves the vehicle
+    bearing : rad, left of straight ahead, as seen from the eye
+    along : "x" beside the driver, "y" through windscreen or rear glass
+    feature : the nearest named feature there, None when none is near
+    offset : m from that feature to the image; forward (or left, for "y") positive
+    """
+
+    through: str | None
+    x: float
+    y: float
+    z: float
+    bearing: float
+    along: str
+    feature: str | None
+    offset: float
+
+    @property
+    def station(self) -> float:
+        """The image's place along the glass, m in the vehicle's frame."""
+        return self.x if self.along == "x" else self.y
+
+
+def _through(opening: Opening, eye: Floats, target: Floats) -> Floats | None:
+    """Where the ray meets a pane, or None when it passes beside it."""
+    corners = opening.corners
+    centre = corners.mean(axis=0)
+    normal = np.linalg.svd(corners - centre)[2][2]
+    ray = target - eye
+    across = float(normal @ ray)
+    if abs(across) < 1e-9:
+        return None
+    share = float(normal @ (centre - eye)) / across
+    if not 0 < share < 1:
+        return None
+    hit: Floats = eye + share * ray
+    keep = [axis for axis in range(3) if axis != int(np.abs(normal).argmax())]
+    inside = Polygon(corners[:, keep]).covers(Point(hit[keep]))
+    return hit if inside else None
+
+
+def _leaving(vehicle: Vehicle, eye: Floats, target: Floats) -> tuple[Floats, str]:
+    """Where the ray leaves the box around the body, and along which axis that wall runs."""
+    ray = target - eye
+    walls = [(0, vehicle.nose, "y"), (0, -vehicle.rear_overhang, "y"),
+             (1, vehicle.width / 2, "x"), (1, -vehicle.width / 2, "x")]  # fmt: skip
+    shares = [
+        ((wall - eye[axis]) / ray[axis], along)
+        for axis, wall, along in walls
+        if abs(ray[axis]) > 1e-9 and (wall - eye[axis]) / ray[axis] > 0
+    ]
+    share, along = min(shares)
+    return eye + share * ray, along
+
+
+def _nearest(features: tuple[Feature, ...], hit: Floats, along: str) -> tuple[str | None, float]:
+    axis, across = (0, 1) if along == "x" else (1, 0)
+    found = [
+        (abs(hit[axis] - place[axis]), f.name, hit[axis] - place[axis])
+        for f in features
+        for place in [(f.x, f.y)]
+        if abs(hit[across] - place[across]) < _BESIDE
+    ]
+    if not found:
+        return None, float("nan")
+    _, name, offset = min(found)
+    return name, float(offset)
+
+
+def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height: float) -> Sighting:
+    """How an upright edge at a place on the site appears to the driver.
+
+    pose : (3,); target : (2,), m on the site; height : m, the edge's top
+    The part of the edge nearest lamp height that shows through a pane is taken; where none
+    shows, the ray at lamp height tells behind what it hides.
+    """
+    x, y = to_body(pose, target[None, :])[0]
+    levels = np.linspace(0.2, height, 12)
+    levels = levels[np.abs(levels - _LAMP).argsort(kind="stable")]
+    eye = seat.eye_toward(np.array([x, y, _LAMP]))
+    bearing = float(np.arctan2(y - eye[1], x - eye[0]))
+    for z in levels:
+        for opening in vehicle.glass:
+            hit = _through(opening, eye, np.array([x, y, z]))
+            if hit is not None:
+                spread = np.ptp(opening.corners, axis=0)
+                along = "x" if spread[0] >= spread[1] else "y"
+                return _sighting(vehicle, opening.name, hit, bearing, along)
+    hit, along = _leaving(vehicle, eye, np.array([x, y, levels[0]]))
+    return _sighting(vehicle, None, hit, bearing, along)
+
+
+def _sighting(
+    vehicle: Vehicle, through: str | None, hit: Floats, bearing: float, along: str
+) -> Sighting:
+    feature, offset = _nearest(vehicle.features, hit, along)
+    return Sighting(
+        through=through,
+        x=float(hit[0]),
+        y=float(hit[1]),
+        z=float(hit[2]),
+        bearing=bearing,
+        along=along,
+        feature=feature,
+        offset=offset,
+    )

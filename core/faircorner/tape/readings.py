@@ -1,0 +1,131 @@
+"""From two to four tape readings to where the vehicle stands. Derivation: docs/sums/tape.md."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.optimize import least_squares
+from scipy.stats import chi2
+
+from faircorner.errors import InputError
+from faircorner.ground import Finish, Ground, finish_at
+from faircorner.ground.finish import Measure
+from faircorner.plane import Floats, mirrored
+from faircorner.vehicle import Vehicle
+
+__all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "locate"]
+
+# Assumed of a tape read in a yard: one standard deviation, m.
+TAPE_SIGMA = 0.01
+# Readings that a tape would give less often than this contradict each other.
+_CONTRADICTION = 0.001
+_PLAUSIBLE = {
+    "kerb_front": (-1.0, 4.0),
+    "kerb_rear": (-1.0, 4.0),
+    "ahead": (-2.0, 30.0),
+    "behind": (-2.0, 30.0),
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Readings:
+    """Gaps taped where the vehicle stopped, m; None where nobody taped.
+
+    kerb_front, kerb_rear : from the near-side tyre's outer face, square to the kerb, negative
+    over it
+    ahead, behind : along the kerb, bumper to bumper
+    Raises InputError naming the reading.
+    """
+
+    kerb_front: float
+    kerb_rear: float
+    ahead: float | None = None
+    behind: float | None = None
+
+    def __post_init__(self) -> None:
+        for name, (low, high) in _PLAUSIBLE.items():
+            value = getattr(self, name)
+            if value is not None and not low <= value <= high:
+                raise InputError(
+                    f"{name}_m",
+                    f"must be between {low:g} and {high:g} m, got {value:g}; is it in centimetres?",
+                )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class TapedPose:
+    """Where the vehicle stands.
+
+    pose : (3,), in the site's own frame
+    sigma : (3,), one standard deviation along, across (m) and of the heading (rad); NaN along
+        when nothing was taped along the kerb, and then pose[0] is only assumed
+    finish : the same pose in a standard's measures, a batch of one; ahead and behind NaN when
+        the place along the kerb is only assumed
+    """
+
+    pose: Floats
+    sigma: Floats
+    finish: Finish
+
+
+def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed_x: float) -> TapedPose:
+    """The pose that fits the readings best, with its uncertainty.
+
+    assumed_x : m along the kerb, used only when neither gap was taped
+    Raises InputError when the readings contradict each other, or ask for a gap to a vehicle
+    that is not there.
+    Weighted least squares; covariance from the Jacobian (Björck, Numerical Methods for Least
+    Squares Problems, 1996, section 1.1).
+    """
+    place = ground.kerb_on_left()
+    car = vehicle if ground.side == "left" else vehicle.mirrored()
+    if readings.behind is not None and place.behind is None:
+        raise InputError("behind_m", "no vehicle stands behind at this place; leave it empty")
+    _check_angle(car, readings)
+    taped: tuple[Measure, ...] = ("kerb_front", "kerb_rear", "ahead", "behind")
+    names = [name for name in taped if getattr(readings, name) is not None]
+    wanted = np.array([getattr(readings, n) for n in names])
+    along = readings.ahead is not None or readings.behind is not None
+
+    def residuals(p: Floats) -> Floats:
+        pose = p if along else np.concatenate(([assumed_x], p))
+        finish = finish_at(pose[None], car, place)
+        return np.array([finish.measure(n)[0] for n in names]) / TAPE_SIGMA - wanted / TAPE_SIGMA
+
+    guess = np.array([assumed_x, place.ahead.polygon[:, 1].mean(), 0.0])
+    solved = least_squares(residuals, guess if along else guess[1:], x_scale="jac")
+    _check_agreement(readings, solved.fun, len(solved.x))
+    sigma = np.sqrt(np.diag(np.linalg.inv(solved.jac.T @ solved.jac)))
+    pose = solved.x if along else np.concatenate(([assumed_x], solved.x))
+    finish = finish_at(pose[None], car, place)
+    if not along:
+        nothing = np.full(1, np.nan)
+        finish = Finish(kerb_front=finish.kerb_front, kerb_rear=finish.kerb_rear,
+                        angle=finish.angle, ahead=nothing, behind=nothing)  # fmt: skip
+    return TapedPose(
+        pose=pose if ground.side == "left" else mirrored(pose),
+        sigma=sigma if along else np.concatenate(([np.nan], sigma)),
+        finish=finish,
+    )
+
+
+def _check_angle(vehicle: Vehicle, readings: Readings) -> None:
+    lean = abs(readings.kerb_front - readings.kerb_rear)
+    if lean > 0.9 * vehicle.wheelbase:
+        raise InputError(
+            "kerb_front_m",
+            f"front {readings.kerb_front:g} and rear {readings.kerb_rear:g} cannot both be: "
+            f"the wheels are only {vehicle.wheelbase:g} m apart; tape both again",
+        )
+
+
+def _check_agreement(readings: Readings, residuals: Floats, unknowns: int) -> None:
+    spare = len(residuals) - unknowns
+    if spare > 0 and chi2.sf(float(residuals @ residuals), spare) < _CONTRADICTION:
+        # Only the two gaps along the kerb are ever one too many; each takes half the error.
+        off = abs(float(residuals[2:].sum())) * TAPE_SIGMA
+        raise InputError(
+            "behind_m",
+            f"gap ahead {readings.ahead:g}, gap behind {readings.behind:g} and the vehicle's "
+            f"length miss the space between the parked vehicles by {off * 100:.0f} cm; "
+            "tape one of them again, or leave it empty",
+        )

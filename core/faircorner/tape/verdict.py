@@ -1,0 +1,63 @@
+"""An attempt held against a standard."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from math import isnan
+from typing import Literal, TypeAlias
+
+from faircorner.ground import MEASURES, Finish
+from faircorner.tape.standard import Grade, Limit, Standard
+
+__all__ = ["Finding", "Outcome", "Verdict", "judge"]
+
+Outcome: TypeAlias = Literal["met", "met with small faults", "not met", "ended"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Finding:
+    """One measure beside its limit; value None when it was not measured and so not judged."""
+
+    limit: Limit
+    value: float | None
+    grade: Grade | None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Verdict:
+    outcome: Outcome
+    small: int
+    serious: int
+    findings: tuple[Finding, ...]
+
+
+def judge(standard: Standard, finish: Finish, counts: Mapping[str, float]) -> Verdict:
+    """The verdict on one attempt (the first of the finish's batch).
+
+    counts : by the names in COUNTS; what is absent was not noted and is not judged
+    An end of the test outweighs serious faults, these outweigh small ones; small faults fail
+    only beyond the number allowed.
+    """
+    findings = tuple(_finding(limit, finish, counts) for limit in standard.limits)
+    grades = [finding.grade for finding in findings]
+    small, serious = grades.count("small"), grades.count("serious")
+    outcome: Outcome
+    if "ends" in grades:
+        outcome = "ended"
+    elif serious or small > standard.small_allowed:
+        outcome = "not met"
+    else:
+        outcome = "met with small faults" if small else "met"
+    return Verdict(outcome=outcome, small=small, serious=serious, findings=findings)
+
+
+def _finding(limit: Limit, finish: Finish, counts: Mapping[str, float]) -> Finding:
+    value: float | None = None
+    for measure in MEASURES:
+        if measure == limit.measure:
+            value = float(finish.measure(measure)[0])
+            value = abs(value) if measure == "angle" else value
+    if limit.measure in counts:
+        value = float(counts[limit.measure])
+    if value is None or isnan(value):
+        return Finding(limit=limit, value=None, grade=None)
+    return Finding(limit=limit, value=value, grade=limit.grade(value))

@@ -1,0 +1,15 @@
+"""The vehicle: its body, how it steers, and the features a driver lines things up with."""
+
+from faircorner.vehicle.body import TYRE_WIDTH, Vehicle
+from faircorner.vehicle.features import Feature, Opening
+from faircorner.vehicle.steering import Circle, Steering, axle_radius
+
+__all__ = [
+    "TYRE_WIDTH",
+    "Circle",
+    "Feature",
+    "Opening",
+    "Steering",
+    "Vehicle",
+    "axle_radius",
+]

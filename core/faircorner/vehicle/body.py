@@ -1,0 +1,148 @@
+"""The vehicle's body: what can touch something, and where its tyres stand."""
+
+from dataclasses import dataclass, replace
+
+from faircorner.errors import InputError
+from faircorner.plane import Floats, box, frozen
+from faircorner.vehicle.features import Feature, Opening
+from faircorner.vehicle.steering import Steering
+
+__all__ = ["TYRE_WIDTH", "Vehicle"]
+
+# Assumed when nobody measured it: the section width of an ordinary car tyre, m.
+TYRE_WIDTH = 0.20
+# Half the length of tyre that a kerb of ordinary height can meet, m; docs/sums/contact.md.
+_TYRE_REACH = 0.20
+# A door mirror's depth fore and aft, m; only its reach to the side is measured.
+_MIRROR_DEPTH = 0.20
+
+_PLAUSIBLE = {
+    "length_m": (1.5, 20.0),
+    "width_m": (0.8, 3.5),
+    "mirror_width_m": (0.8, 4.0),
+    "wheelbase_m": (1.0, 12.0),
+    "front_overhang_m": (0.0, 4.0),
+    "track_front_m": (0.6, 3.2),
+    "track_rear_m": (0.6, 3.2),
+    "tyre_width_m": (0.1, 1.2),
+    "corner_cut_m": (0.0, 0.8),
+}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Vehicle:
+    """A rigid vehicle; lengths in metres, origin on the ground under the rear axle's centre.
+
+    corner_cut : how much of each corner of the length-by-width box the body leaves free
+    Raises InputError naming the measure that cannot be.
+    """
+
+    name: str
+    kind: str
+    length: float
+    width: float
+    mirror_width: float
+    wheelbase: float
+    front_overhang: float
+    track_front: float
+    track_rear: float
+    steering: Steering
+    tyre_width: float = TYRE_WIDTH
+    corner_cut: float = 0.0
+    features: tuple[Feature, ...] = ()
+    glass: tuple[Opening, ...] = ()
+
+    def __post_init__(self) -> None:
+        for name, (low, high) in _PLAUSIBLE.items():
+            value = getattr(self, name.removesuffix("_m"))
+            if not low <= value <= high:
+                raise InputError(name, f"must be between {low:g} and {high:g} m, got {value:g}")
+        if self.rear_overhang < 0:
+            raise InputError(
+                "length_m",
+                f"{self.length:g} is shorter than front overhang plus wheelbase "
+                f"({self.front_overhang + self.wheelbase:g} m); measure bumper to bumper",
+            )
+        for name in ("track_front", "track_rear"):
+            if getattr(self, name) + self.tyre_width > self.width + 0.1:
+                raise InputError(
+                    f"{name}_m",
+                    f"{getattr(self, name):g} puts the tyres outside a {self.width:g} m body; "
+                    "measure between tyre centres",
+                )
+        if self.mirror_width < self.width:
+            raise InputError(
+                "mirror_width_m",
+                f"{self.mirror_width:g} is less than the width of {self.width:g}; "
+                "measure over both mirrors",
+            )
+        if 2 * self.corner_cut >= self.width:
+            raise InputError("corner_cut_m", "leaves no straight edge between the corners")
+
+    @property
+    def rear_overhang(self) -> float:
+        return self.length - self.wheelbase - self.front_overhang
+
+    @property
+    def nose(self) -> float:
+        """x of the front bumper, m."""
+        return self.wheelbase + self.front_overhang
+
+    @property
+    def mirror_x(self) -> float:
+        """x of the door mirrors, m: the measured feature, else a fifth behind the front axle."""
+        for feature in self.features:
+            if "door mirror" in feature.name:
+                return feature.x
+        return 0.8 * self.wheelbase
+
+    def outline(self) -> tuple[Floats, ...]:
+        """Everything that can touch, as convex pieces (n, 2): the body, then both mirrors."""
+        body = box(-self.rear_overhang, self.nose, self.width / 2, self.corner_cut)
+        reach = (self.mirror_width - self.width) / 2
+        if reach < 0.01:
+            return (body,)
+        x, inner, outer = self.mirror_x, self.width / 2 - 0.02, self.mirror_width / 2
+        left = frozen(
+            [
+                (x, inner),
+                (x, outer),
+                (x - _MIRROR_DEPTH, outer),
+                (x - _MIRROR_DEPTH, inner),
+            ]
+        )
+        return (body, left, frozen(left * [1, -1]))
+
+    def tyres(self) -> Floats:
+        """Outer corners of the tyres where a kerb meets them, (8, 2): rear pairs, then front.
+
+        Front tyres are taken as straight: docs/sums/contact.md says what that leaves out.
+        """
+        corners = [
+            (axle + end, side * (track + self.tyre_width) / 2)
+            for axle, track in (
+                (0.0, self.track_rear),
+                (self.wheelbase, self.track_front),
+            )
+            for side in (1, -1)
+            for end in (_TYRE_REACH, -_TYRE_REACH)
+        ]
+        return frozen(corners)
+
+    def hubs(self, side: int = 1) -> Floats:
+        """Where the tape meets the tyres' outer faces, (2, 2): rear, then front; side 1 is left."""
+        return frozen(
+            [
+                (0.0, side * (self.track_rear + self.tyre_width) / 2),
+                (self.wheelbase, side * (self.track_front + self.tyre_width) / 2),
+            ]
+        )
+
+    def mirrored(self) -> "Vehicle":
+        """The same vehicle in a mirror: wheel, features and glass on the other side."""
+        return replace(
+            self,
+            steering=self.steering.mirrored(),
+            features=tuple(f.mirrored() for f in self.features),
+            glass=tuple(g.mirrored() for g in self.glass),
+        )

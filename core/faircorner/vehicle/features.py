@@ -1,0 +1,53 @@
+"""Places on a vehicle that a driver lines things up with, and the glass they look through."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.errors import InputError
+from faircorner.plane import Floats, frozen
+
+__all__ = ["Feature", "Opening"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Feature:
+    """A named place on the vehicle; metres in the vehicle's frame."""
+
+    name: str
+    x: float
+    y: float
+    z: float
+
+    def mirrored(self) -> "Feature":
+        return Feature(name=self.name, x=self.x, y=-self.y, z=self.z)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Opening:
+    """A pane as a flat polygon (n, 3), metres in the vehicle's frame.
+
+    Raises InputError when the corners do not lie in one plane to 5 cm: real glass is curved,
+    but a slip of the tape is larger.
+    """
+
+    name: str
+    corners: Floats
+
+    def __post_init__(self) -> None:
+        corners = frozen(self.corners)
+        if corners.ndim != 2 or corners.shape[0] < 3 or corners.shape[1] != 3:
+            raise InputError(
+                "polygon_m",
+                f"needs 3 or more corners of 3 numbers, got {corners.shape}",
+            )
+        centred = corners - corners.mean(axis=0)
+        _, spread, axes = np.linalg.svd(centred)
+        if spread[1] < 0.05:
+            raise InputError("polygon_m", "corners lie on one line; measure them again")
+        if np.abs(centred @ axes[2]).max() > 0.05:
+            raise InputError("polygon_m", "corners are not in one plane; measure them again")
+        object.__setattr__(self, "corners", corners)
+
+    def mirrored(self) -> "Opening":
+        return Opening(name=self.name, corners=self.corners * np.array([1.0, -1.0, 1.0]))

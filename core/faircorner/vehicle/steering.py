@@ -1,0 +1,150 @@
+"""From hand-wheel turns to the curvature driven. Derivation: docs/sums/steering.md."""
+
+from dataclasses import dataclass, field
+
+import numpy as np
+from numpy.typing import ArrayLike
+from scipy.interpolate import CubicHermiteSpline, PchipInterpolator
+
+from faircorner.errors import InputError
+from faircorner.plane import Floats
+
+__all__ = ["Circle", "Steering", "axle_radius"]
+
+# Nodes per lock for the table of the curvature's integral: its error is below 1e-9 rad.
+_NODES = 400
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Circle:
+    """A circle driven with the wheel held: turns (left positive) and its diameter in metres.
+
+    The diameter is kerb to kerb: at the track of the outer front tyre.
+    """
+
+    turns: float
+    kerb_circle: float
+
+
+def axle_radius(kerb_circle: ArrayLike, wheelbase: float, track_front: float) -> Floats:
+    """Radius of the rear axle's path on measured kerb-to-kerb circles.
+
+    kerb_circle : (...), m, diameter at the outer front tyre
+    wheelbase, track_front : m
+    Returns (...), m, positive; NaN where the circle is too tight for the wheelbase.
+    Source: right triangle at the outer front tyre, docs/sums/steering.md.
+
+    >>> axle_radius([10.4, 11.2, 4.0], 2.6, 1.5).round(2)
+    array([3.75, 4.21,  nan])
+    """
+    half = np.asarray(kerb_circle, dtype=np.float64) / 2
+    with np.errstate(invalid="ignore"):
+        radius = np.sqrt(half**2 - wheelbase**2) - track_front / 2
+    return np.where(radius > 0, radius, np.nan)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Steering:
+    """How a vehicle answers to its steering wheel.
+
+    lock_turns : turns from straight to one lock
+    kerb_circle : m, diameter at full lock
+    circles : further circles, also measured; negative turns mean measured to the right,
+        and then the right lock has its own curve
+    wheelbase, track_front : m
+    Raises InputError naming the circle that cannot be.
+    """
+
+    lock_turns: float
+    kerb_circle: float
+    wheelbase: float
+    track_front: float
+    circles: tuple[Circle, ...] = ()
+    _angle: PchipInterpolator = field(init=False, repr=False)
+    _swept: CubicHermiteSpline = field(init=False, repr=False)
+
+    def __post_init__(self) -> None:
+        if not 0.2 <= self.lock_turns <= 10:
+            raise InputError(
+                "lock_turns",
+                f"from straight to one lock: must be 0.2 to 10 turns, got {self.lock_turns:g}",
+            )
+        for i, circle in enumerate(self.circles):
+            if not 0 < abs(circle.turns) <= self.lock_turns:
+                raise InputError(
+                    f"circles[{i}].turns",
+                    f"must lie within the lock of {self.lock_turns:g} turns, got {circle.turns:g}",
+                )
+        left = self._half(+1)
+        right = self._half(-1) if any(c.turns < 0 for c in self.circles) else left
+        turns = [-t for t, _ in reversed(right)] + [0.0] + [t for t, _ in left]
+        angles = [-a for _, a in reversed(right)] + [0.0] + [a for _, a in left]
+        object.__setattr__(self, "_angle", PchipInterpolator(turns, angles))
+        nodes = np.linspace(-self.lock_turns, self.lock_turns, 2 * _NODES + 1)
+        curvature = self.curvature(nodes)
+        # Integral of a smooth function between close nodes: Simpson with the midpoint.
+        middle = self.curvature((nodes[1:] + nodes[:-1]) / 2)
+        steps = np.diff(nodes) * (curvature[:-1] + 4 * middle + curvature[1:]) / 6
+        swept = np.concatenate(([0.0], np.cumsum(steps)))
+        object.__setattr__(
+            self, "_swept", CubicHermiteSpline(nodes, swept - swept[_NODES], curvature)
+        )
+
+    def _half(self, sign: int) -> list[tuple[float, float]]:
+        """(turns, road-wheel angle) measured on one side, both positive and rising."""
+        measured = [(abs(c.turns), c.kerb_circle, f"circles[{i}].kerb_circle_m")
+                    for i, c in enumerate(self.circles) if c.turns * sign > 0]  # fmt: skip
+        if not any(np.isclose(turns, self.lock_turns) for turns, _, _ in measured):
+            measured.append((self.lock_turns, self.kerb_circle, "kerb_circle_m"))
+        points: list[tuple[float, float]] = []
+        for turns, circle, name in sorted(measured):
+            radius = float(axle_radius(circle, self.wheelbase, self.track_front))
+            if not np.isfinite(radius):
+                raise InputError(
+                    name,
+                    f"{circle:g} is too tight for a {self.wheelbase:g} m wheelbase; "
+                    "give the diameter, not the radius",
+                )
+            angle = float(np.arctan(self.wheelbase / radius))
+            if points and not (turns > points[-1][0] and angle > points[-1][1]):
+                raise InputError(
+                    name,
+                    f"{circle:g} must be smaller than the circle at less wheel; measure again",
+                )
+            points.append((turns, angle))
+        return points
+
+    def road_wheel_angle(self, turns: ArrayLike) -> Floats:
+        """Angle of the single front wheel that stands for both; radians, shape of `turns`.
+
+        Linear in turns when only the full-lock circle is known, else a monotone cubic
+        (Fritsch and Butland 1984) through the measured circles.
+        """
+        held = np.clip(np.asarray(turns, dtype=np.float64), -self.lock_turns, self.lock_turns)
+        return np.asarray(self._angle(held))
+
+    def curvature(self, turns: ArrayLike) -> Floats:
+        """Curvature of the rear axle's path, 1/m, left positive; shape of `turns`."""
+        return np.asarray(np.tan(self.road_wheel_angle(turns)) / self.wheelbase)
+
+    def swept(self, turns: ArrayLike) -> Floats:
+        """Integral of the curvature over turns, from straight; turns/m, shape of `turns`.
+
+        Divided by turns per metre it is the heading gained while the wheel is moving, which
+        makes headings exact however coarse the sampling.
+        """
+        held = np.clip(np.asarray(turns, dtype=np.float64), -self.lock_turns, self.lock_turns)
+        return np.asarray(self._swept(held))
+
+    def mirrored(self) -> "Steering":
+        """The steering of the same vehicle in a mirror."""
+        flipped = tuple(Circle(turns=-c.turns, kerb_circle=c.kerb_circle) for c in self.circles)
+        if flipped and not any(c.turns < 0 for c in self.circles):
+            flipped = self.circles  # measured on one side only: taken as the same on both
+        return Steering(
+            lock_turns=self.lock_turns,
+            kerb_circle=self.kerb_circle,
+            wheelbase=self.wheelbase,
+            track_front=self.track_front,
+            circles=flipped,
+        )
