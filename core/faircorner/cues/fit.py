@@ -26,7 +26,8 @@ LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
 _SPARE_WORTH = 40.0
 # Breaking a limit costs more than any spare is worth.
 _EXCESS_COST = 400.0
-_TYRE_SPARE = 0.04
+# Left between tyres and kerb, and between the swinging nose and the far kerb, m.
+_TYRE_SPARE, _ROAD_SPARE = 0.04, 0.15
 _STEP = 1e-4
 _PROBES = 24
 _AIM_TOLERANCE = 0.01
@@ -99,7 +100,7 @@ class _Problem:
         slacks = [finish.ahead, *self._bands(outcome)]
         slacks += [gap.metres for name, gap in outcome.gaps.items() if name not in (KERB, FAR_KERB)]
         slacks += [
-            outcome.gaps[FAR_KERB].metres,
+            outcome.gaps[FAR_KERB].metres - _ROAD_SPARE,
             outcome.gaps[KERB].metres - _TYRE_SPARE,
         ]
         unreached = (~outcome.followed.reached).sum(axis=1)

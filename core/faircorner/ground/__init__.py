@@ -1,7 +1,7 @@
 """The place: kerbs, parked vehicles and the goal, and how a finish is measured there."""
 
 from faircorner.ground.finish import MEASURES, Band, Finish, finish_at
-from faircorner.ground.kerbside import MeasureName, adjust, lay_kerb, measures
+from faircorner.ground.kerbside import MeasureName, adjust, lay_kerb, measures, with_behind
 from faircorner.ground.place import Edge, Goal, Ground, Obstacle
 
 __all__ = [
@@ -17,4 +17,5 @@ __all__ = [
     "finish_at",
     "lay_kerb",
     "measures",
+    "with_behind",
 ]

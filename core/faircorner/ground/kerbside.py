@@ -9,7 +9,7 @@ from faircorner.errors import InputError
 from faircorner.ground.place import Edge, Goal, Ground, Obstacle, Side
 from faircorner.plane import Floats, box
 
-__all__ = ["MeasureName", "adjust", "lay_kerb", "measures"]
+__all__ = ["MeasureName", "adjust", "lay_kerb", "measures", "with_behind"]
 
 AHEAD, BEHIND = "parked ahead", "parked behind"
 # Half the length of road that is drawn and driven on, m.
@@ -156,3 +156,20 @@ def _reshape(place: Ground, parked: Obstacle, what: str, metres: float) -> Float
     scale[axis] = metres / (high - low)[axis]
     held = np.array([low[0] if parked.name == place.goal.ahead else high[0], high[1]])
     return np.asarray(held + (polygon - held) * scale)
+
+
+def with_behind(ground: Ground, gap: float | None) -> Ground:
+    """The same place with a vehicle parked behind at a gap (m), or with none when gap is None.
+
+    The one behind is a copy of the one ahead. Raises InputError for a gap outside its limits.
+    """
+    place = ground.kerb_on_left()
+    obstacles = tuple(o for o in place.obstacles if o.name != place.goal.behind)
+    place = replace(place, obstacles=obstacles, goal=replace(place.goal, behind=None))
+    if gap is not None:
+        copy = replace(place.ahead, name=BEHIND)
+        place = replace(
+            place, obstacles=(*obstacles, copy), goal=replace(place.goal, behind=BEHIND)
+        )
+        place = _adjusted(place, "gap", gap)
+    return place if ground.side == "left" else place.mirrored()

@@ -18,6 +18,8 @@ Kind: TypeAlias = Literal["too few", "move cue", "practise", "move on"]
 _STEP, _REACH = 0.05, 0.60
 # A step is ready to leave behind when this many attempts in ten would meet the standard.
 _READY = 0.8
+# A real bias that costs less than this chance does no harm: the cue may stay.
+_WORTH = 0.02
 _DRAWS = 4000
 
 
@@ -50,8 +52,8 @@ def advise(
     sensitivity : (p, calls), finish per metre of lateness, rows in the order of MEASURED
     target : (p,), the plan's finish
     Generalised least squares on each call alone (Aitken 1936); the call that takes most of T²
-    away is named. Advice to move a cue is given only when the bias is real and the move, in
-    whole steps of 5 cm, takes at least half of it away.
+    away is named. Advice to move a cue is given only when the bias is real, the move, in whole
+    steps of 5 cm, takes at least half of it away, and the finish stands to gain by it.
     """
     share = _scatter_share(finishes.covariance, sensitivity)
     chance = _chance(finishes, finishes.bias, target, bands, wheelbase, rng)
@@ -65,9 +67,10 @@ def advise(
         if finishes.real:
             call, move, taken = _best_move(finishes, sensitivity)
             if move and taken >= 0.5:
-                kind, best, by, explained = "move cue", call, move, taken
-                moved = finishes.bias + sensitivity[:, call] * by
-                after = _chance(finishes, moved, target, bands, wheelbase, rng)
+                moved = finishes.bias + sensitivity[:, call] * move
+                then = _chance(finishes, moved, target, bands, wheelbase, rng)
+                if then - chance >= _WORTH or chance < _READY:
+                    kind, best, by, explained, after = "move cue", call, move, taken, then
     return Advice(
         kind=kind,
         call=None if best is None else best + 1,

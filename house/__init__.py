@@ -1,0 +1,1 @@
+"""What the one command does: set up, start, check, measure."""

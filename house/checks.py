@@ -1,0 +1,100 @@
+"""Every check and every test, with one closing line."""
+
+import os
+import re
+import subprocess
+import sys
+from collections.abc import Callable
+
+from house import formats, web
+from house.demo import environment
+from house.postgres import database
+from house.shell import ROOT, Trouble, say
+from house.shell import run as shell_run
+
+__all__ = ["run"]
+
+
+def _formats_are_current() -> None:
+    for path, text in formats.expected().items():
+        if not path.exists() or path.read_text("utf-8") != text:
+            raise Trouble(f"{path.relative_to(ROOT)} is not current; run ./fair-corner formats")
+
+
+def _client_is_current() -> None:
+    generated = web.WEB / "src" / "api" / "schema.d.ts"
+    before = generated.read_text("utf-8")
+    _npm("api")
+    after = generated.read_text("utf-8")
+    if before != after:
+        raise Trouble(
+            "web/src/api/schema.d.ts was not current; it has been written anew, commit it"
+        )
+
+
+def _npm(script: str) -> None:
+    shell_run(["npm", "run", script], cwd=web.WEB)
+
+
+def _steps() -> list[tuple[str, Callable[[], None]]]:
+    python = sys.executable
+
+    def tool(*command: str) -> Callable[[], None]:
+        return lambda: shell_run([python, "-m", *command])
+
+    return [
+        ("ruff lint", tool("ruff", "check", ".")),
+        ("ruff format", tool("ruff", "format", "--check", ".")),
+        ("mypy on the core", tool("mypy")),
+        ("import contract", lambda: shell_run([ROOT / ".venv" / "bin" / "lint-imports"])),
+        ("published formats", _formats_are_current),
+        ("front end's packages", web.install),
+        ("generated client", _client_is_current),
+        ("Biome", lambda: _npm("lint")),
+        ("TypeScript", lambda: _npm("types")),
+        ("front end builds", web.build),
+    ]
+
+
+def run(arguments: list[str]) -> int:
+    failed = 0
+    passed = 0
+    for name, step in _steps():
+        try:
+            step()
+        except Trouble as trouble:
+            failed += 1
+            say(f"✗ {name}: {trouble}")
+        else:
+            passed += 1
+            say(f"✓ {name}")
+    with database() as url:
+        env = environment(url)
+        try:
+            shell_run([sys.executable, "manage.py", "makemigrations", "--check"], env=env)
+            passed += 1
+            say("✓ migrations")
+        except Trouble as trouble:
+            failed += 1
+            say(f"✗ migrations: {trouble}")
+        tests = _pytest(arguments, env)
+    print(f"\nTotal: {passed + tests[0]} passed, {failed + tests[1]} failed", flush=True)
+    return 1 if failed or tests[1] else 0
+
+
+def _pytest(arguments: list[str], env: dict[str, str]) -> tuple[int, int]:
+    """Run pytest, showing it as it goes; returns how many passed and failed."""
+    process = subprocess.Popen(
+        [sys.executable, "-m", "pytest", *arguments],
+        cwd=ROOT, env={**os.environ, **env}, stdout=subprocess.PIPE, text=True,
+    )  # fmt: skip
+    counts = {"passed": 0, "failed": 0, "error": 0}
+    assert process.stdout is not None  # noqa: S101
+    for line in process.stdout:
+        print(line, end="", flush=True)
+        found = re.findall(r"(\d+) (passed|failed|error)", line)
+        if found and " in " in line:
+            counts |= {name: int(number) for number, name in found}
+    if process.wait() and not counts["failed"] + counts["error"]:
+        counts["failed"] = 1
+    return counts["passed"], counts["failed"] + counts["error"]

@@ -1,0 +1,116 @@
+"""Starting the application: database, migrations, demo data, production server."""
+
+import argparse
+import os
+import signal
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+from pathlib import Path
+
+from house import web
+from house.postgres import database
+from house.shell import ROOT, RUN, Trouble, free_port, run, say, secret
+
+__all__ = ["environment", "run_demo", "run_serve", "serving"]
+
+
+def environment(url: str) -> dict[str, str]:
+    return {
+        "DATABASE_URL": url,
+        "FAIR_CORNER_SECRET_KEY": secret("secret-key"),
+        "DJANGO_SETTINGS_MODULE": "server.settings",
+    }
+
+
+def _arguments(arguments: list[str], *, fresh: bool) -> argparse.Namespace:
+    parser = argparse.ArgumentParser(prog="./fair-corner")
+    parser.add_argument("--port", type=int, default=8300)
+    if fresh:
+        parser.add_argument("--fresh", action="store_true")
+    return parser.parse_args(arguments)
+
+
+def run_demo(arguments: list[str]) -> int:
+    given = _arguments(arguments, fresh=True)
+    _refuse_second()
+    web.build()
+    with database(fresh=given.fresh) as url:
+        _migrate(url)
+        run([sys.executable, "-m", "server.demo"], env=environment(url))
+        return serving(url, given.port, demo=True)
+
+
+def run_serve(arguments: list[str]) -> int:
+    given = _arguments(arguments, fresh=False)
+    _refuse_second()
+    web.build()
+    with database() as url:
+        _migrate(url)
+        return serving(url, given.port, demo=False)
+
+
+def _migrate(url: str) -> None:
+    run([sys.executable, "manage.py", "migrate", "--no-input"], env=environment(url))
+
+
+def _refuse_second() -> None:
+    """One application at a time from one folder; a pid file left behind by a crash is ignored."""
+    pid_file = RUN / "web.pid"
+    if not pid_file.exists():
+        return
+    try:
+        command = Path(f"/proc/{pid_file.read_text('utf-8').strip()}/cmdline").read_bytes()
+    except OSError:
+        command = b""
+    if b"gunicorn" in command:
+        raise Trouble("it is running already from this folder; stop it there with Ctrl-C")
+    pid_file.unlink()
+
+
+def serving(url: str, wanted_port: int, *, demo: bool) -> int:
+    """Serve until Ctrl-C; the address is printed once the first answer has come."""
+    port = free_port(wanted_port)
+    if port != wanted_port:
+        say(f"port {wanted_port} is busy, taking {port}")
+    address = f"http://127.0.0.1:{port}"
+    command = [
+        sys.executable, "-m", "gunicorn", "server.wsgi:application", "--bind", f"127.0.0.1:{port}",
+        "--workers", "2", "--threads", "4", "--preload", "--timeout", "60",
+        "--pid", str(RUN / "web.pid"), "--log-level", "warning",
+    ]  # fmt: skip
+    server = subprocess.Popen(
+        command, cwd=ROOT, env={**os.environ, **environment(url)}, start_new_session=True
+    )
+    signal.signal(signal.SIGTERM, lambda *_: (_ for _ in ()).throw(KeyboardInterrupt()))
+    try:
+        _wait(server, address)
+        print(f"\n  Fair Corner is at {address}\n", flush=True)
+        if demo:
+            run_text = (ROOT / "server" / "demo" / "sign-ins.txt").read_text("utf-8")
+            print(run_text, flush=True)
+        print("  Ctrl-C stops it; the data stays.\n", flush=True)
+        return server.wait()
+    except KeyboardInterrupt:
+        say("stopping")
+        return 0
+    finally:
+        server.terminate()
+        try:
+            server.wait(timeout=15)
+        except subprocess.TimeoutExpired:
+            server.kill()
+
+
+def _wait(server: subprocess.Popen[bytes], address: str) -> None:
+    for _ in range(300):
+        if server.poll() is not None:
+            raise Trouble("the web server did not start; its words are above")
+        try:
+            with urllib.request.urlopen(f"{address}/api/session", timeout=2):  # noqa: S310
+                return
+        except (urllib.error.URLError, OSError):
+            time.sleep(0.1)
+    raise Trouble("the web server does not answer")

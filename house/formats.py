@@ -1,0 +1,41 @@
+"""The published formats: JSON Schemas of the documents and the API's description."""
+
+import json
+import os
+from pathlib import Path
+
+from house.shell import ROOT, say
+
+__all__ = ["FOLDER", "expected", "write"]
+
+FOLDER = ROOT / "docs" / "formats"
+
+
+def _text(content: object) -> str:
+    return json.dumps(content, indent=1, ensure_ascii=False) + "\n"
+
+
+def expected() -> dict[Path, str]:
+    """What every generated file should say."""
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.settings")
+    import django  # noqa: PLC0415  settings must be named before Django is loaded
+
+    django.setup()
+    from faircorner.documents import FORMATS, json_schema  # noqa: PLC0415
+    from faircorner.documents.requests import DriveRequest, PlanRequest  # noqa: PLC0415
+    from server.api import api  # noqa: PLC0415
+
+    found = {FOLDER / f"{kind}.schema.json": _text(json_schema(kind)) for kind in FORMATS}
+    for name, model in (("drive", DriveRequest), ("plan", PlanRequest)):
+        schema = {"$schema": "https://json-schema.org/draft/2020-12/schema"}
+        found[FOLDER / f"{name}.schema.json"] = _text(schema | model.model_json_schema())
+    found[FOLDER / "openapi.json"] = _text(api.get_openapi_schema(path_prefix="/api/"))
+    return found
+
+
+def write(_arguments: list[str]) -> int:
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    for path, text in expected().items():
+        path.write_text(text, "utf-8")
+    say(f"wrote {FOLDER.relative_to(ROOT)}")
+    return 0

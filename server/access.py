@@ -1,0 +1,69 @@
+"""Who is asking, for which school, and what their role may do. The only file that decides it."""
+
+from __future__ import annotations
+
+from functools import wraps
+from typing import TYPE_CHECKING, Any, Self
+
+from django.db import models
+from django.http import HttpRequest
+from ninja.errors import HttpError
+from ninja.security import APIKeyCookie
+
+from server.schools.models import Member, Role, School
+
+if TYPE_CHECKING:
+    from collections.abc import Callable
+
+__all__ = ["Caller", "SchoolQuerySet", "SignedIn", "may"]
+
+
+class Caller(HttpRequest):
+    """A request whose caller is known."""
+
+    member: Member
+    school: School
+
+
+class SignedIn(APIKeyCookie):
+    """Django's session, and the member behind it; CSRF is checked by the base class."""
+
+    param_name = "sessionid"
+
+    def authenticate(self, request: Caller, key: str | None) -> Member | None:
+        if not request.user.is_authenticated:
+            return None
+        member = Member.objects.select_related("school").filter(user=request.user).first()
+        if member is not None:
+            request.member, request.school = member, member.school
+        return member
+
+
+class SchoolQuerySet(models.QuerySet):
+    """Every query of every model with a school begins here."""
+
+    def for_school(self, school: School) -> Self:
+        return self.filter(school=school)
+
+    def for_caller(self, request: Caller, learner: str = "learner") -> Self:
+        """What the caller may see: the school's, and a learner only their own."""
+        mine = self.for_school(request.school)
+        if request.member.role == Role.LEARNER:
+            return mine.filter(**{learner: request.member})
+        return mine
+
+
+def may(*roles: Role) -> Callable[[Callable[..., Any]], Callable[..., Any]]:
+    """Answer 403 unless the caller has one of the roles."""
+
+    def decorate(view: Callable[..., Any]) -> Callable[..., Any]:
+        @wraps(view)
+        def checked(request: Caller, *args: Any, **kwargs: Any) -> Any:
+            if request.member.role not in roles:
+                names = " or ".join(Role(role).label.lower() for role in roles)
+                raise HttpError(403, f"only a {names} of the school may do this")
+            return view(request, *args, **kwargs)
+
+        return checked
+
+    return decorate

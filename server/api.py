@@ -1,0 +1,18 @@
+"""The API as a whole: its routers, its caller, its errors."""
+
+from ninja import NinjaAPI
+
+from server.access import SignedIn
+from server.documents.api import router as documents
+from server.errors import register
+from server.lessons.api import router as lessons
+from server.planning.api import router as planning
+from server.progress.api import router as progress
+from server.schools.api import router as schools
+
+__all__ = ["api"]
+
+api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
+register(api)
+for router in (schools, documents, planning, lessons, progress):
+    api.add_router("", router)

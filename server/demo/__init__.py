@@ -1,0 +1,1 @@
+"""Invented schools with invented people, vehicles and places, and simulated learners."""

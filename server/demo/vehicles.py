@@ -1,0 +1,156 @@
+"""Invented cars, each measured as a school would: tape, chalk, and circles at full lock."""
+
+from dataclasses import dataclass
+from typing import Any, Literal
+
+__all__ = ["HERON", "LINNET", "PLOVER", "SORREL", "Car", "seat_document", "vehicle_document"]
+
+# Where glass begins and ends above the ground, m; and how far it leans in from sill to roof.
+_SILL, _ROOF, _LEAN = 0.94, 1.40, 0.16
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Car:
+    """The few measures from which a demo car's document is written out."""
+
+    name: str
+    length: float
+    width: float
+    mirror_width: float
+    wheelbase: float
+    front_overhang: float
+    track: float
+    lock_turns: float
+    kerb_circle: float
+    part_lock: tuple[float, float] | None
+    drives_on: Literal["left", "right"]
+    lift: float = 0.0
+
+    @property
+    def driver_side(self) -> int:
+        """+1 when the driver sits on the left."""
+        return -1 if self.drives_on == "left" else 1
+
+
+LINNET = Car(
+    name="Linnet hatch", length=4.07, width=1.75, mirror_width=2.00, wheelbase=2.55,
+    front_overhang=0.82, track=1.50, lock_turns=1.4, kerb_circle=10.4, part_lock=(0.7, 19.4),
+    drives_on="left",
+)  # fmt: skip
+HERON = Car(
+    name="Heron estate", length=4.69, width=1.83, mirror_width=2.08, wheelbase=2.73,
+    front_overhang=0.92, track=1.56, lock_turns=1.35, kerb_circle=11.2, part_lock=None,
+    drives_on="left",
+)  # fmt: skip
+SORREL = Car(
+    name="Sorrel crossover", length=4.38, width=1.84, mirror_width=2.10, wheelbase=2.64,
+    front_overhang=0.88, track=1.58, lock_turns=1.5, kerb_circle=10.9, part_lock=None,
+    drives_on="left", lift=0.16,
+)  # fmt: skip
+PLOVER = Car(
+    name="Plover saloon", length=4.55, width=1.81, mirror_width=2.06, wheelbase=2.68,
+    front_overhang=0.90, track=1.55, lock_turns=1.45, kerb_circle=11.0, part_lock=None,
+    drives_on="right",
+)  # fmt: skip
+
+
+def _pane(name: str, points: list[tuple[float, float, float]]) -> dict[str, Any]:
+    return {"name": name, "polygon_m": [[round(v, 3) for v in p] for p in points]}
+
+
+def _side_pane(car: Car, name: str, side: int, sill: tuple[float, float],
+               roof: tuple[float, float]) -> dict[str, Any]:  # fmt: skip
+    """A side pane between two x at the sill and two at the roof, rearmost first."""
+    low, high = side * (car.width / 2 - 0.05), side * (car.width / 2 - 0.05 - _LEAN)
+    z_low, z_high = _SILL + car.lift, _ROOF + car.lift
+    return _pane(
+        name,
+        [
+            (sill[0], low, z_low),
+            (sill[1], low, z_low),
+            (roof[1], high, z_high),
+            (roof[0], high, z_high),
+        ],
+    )
+
+
+def _end_pane(car: Car, name: str, sill: float, roof: float) -> dict[str, Any]:
+    half = car.width / 2 - 0.14
+    z_low, z_high = _SILL + car.lift, _ROOF + car.lift - 0.03
+    return _pane(
+        name,
+        [(sill, -half, z_low), (sill, half, z_low), (roof, half - 0.12, z_high),
+         (roof, 0.12 - half, z_high)],
+    )  # fmt: skip
+
+
+def vehicle_document(car: Car) -> dict[str, Any]:
+    """The car as a fair-corner/vehicle@1 document."""
+    wb, rear = car.wheelbase, car.length - car.wheelbase - car.front_overhang
+    glass = [
+        _end_pane(car, "windscreen", 0.86 * wb, 0.62 * wb),
+        _end_pane(car, "rear window", 0.22 - rear, 0.52 - rear),
+    ]
+    features = []
+    for side in (1, -1):
+        glass += [
+            _side_pane(
+                car, "front door glass", side, (0.41 * wb, 0.80 * wb), (0.43 * wb, 0.62 * wb)
+            ),
+            _side_pane(
+                car, "rear door glass", side, (0.07 * wb, 0.38 * wb), (0.12 * wb, 0.40 * wb)
+            ),
+            _side_pane(
+                car, "quarter glass", side, (-0.14 * wb, 0.05 * wb), (-0.06 * wb, 0.10 * wb)
+            ),
+        ]
+        edge = round(side * car.width / 2, 3)
+        for name, x, z in (
+            ("door mirror", 0.76 * wb, 1.02), ("front door handle", 0.44 * wb, 0.90),
+            ("B-pillar", 0.395 * wb, 1.15), ("rear door handle", 0.09 * wb, 0.90),
+            ("C-pillar", 0.06 * wb, 1.15), ("rear lamp", 0.06 - rear, 0.80),
+        ):  # fmt: skip
+            features.append(
+                {"name": name, "x_m": round(x, 3), "y_m": edge, "z_m": round(z + car.lift, 3)}
+            )
+    circles = []
+    if car.part_lock:
+        circles = [{"turns": car.part_lock[0], "kerb_circle_m": car.part_lock[1]}]
+    return {
+        "format": "fair-corner/vehicle@1",
+        "name": car.name,
+        "class": "car",
+        "length_m": car.length,
+        "width_m": car.width,
+        "mirror_width_m": car.mirror_width,
+        "wheelbase_m": wb,
+        "front_overhang_m": car.front_overhang,
+        "track_front_m": car.track,
+        "track_rear_m": round(car.track - 0.02, 3),
+        "tyre_width_m": 0.2,
+        "corner_cut_m": 0.16,
+        "steering": {
+            "lock_turns": car.lock_turns,
+            "kerb_circle_m": car.kerb_circle,
+            "circles": circles,
+        },
+        "trailer": None,
+        "features": features,
+        "glass": glass,
+        "mirrors": [],
+    }
+
+
+def seat_document(car: Car, name: str, *, back: float, height: float) -> dict[str, Any]:
+    """A seat: how far back (m from its usual place) and how high the eye is."""
+    x, y = 0.47 * car.wheelbase - back, car.driver_side * 0.37
+    return {
+        "format": "fair-corner/seat@1",
+        "name": name,
+        "eye": {"x_m": round(x, 3), "y_m": round(y, 3), "z_m": round(height + car.lift, 3)},
+        "eye_looking_back": {
+            "x_m": round(x + 0.08, 3),
+            "y_m": round(car.driver_side * 0.25, 3),
+            "z_m": round(height + car.lift + 0.01, 3),
+        },
+    }

@@ -1,0 +1,95 @@
+from dataclasses import replace
+
+from ninja import Router, Status
+
+from faircorner.documents import read_document
+from faircorner.documents.ground import ground_document
+from faircorner.ground import Ground, adjust, measures, with_behind
+from server.access import Caller, may
+from server.documents.models import Revision
+from server.documents.schemas import (
+    AddBehindIn,
+    AdjustIn,
+    CreateIn,
+    DocumentOut,
+    GroundOut,
+    KindName,
+    ReviseIn,
+    RevisionOut,
+)
+from server.documents.services import create_document, latest_revisions, revise_document
+from server.schools.models import Role
+
+router = Router(tags=["documents"])
+
+
+def _document(revision: Revision) -> dict[str, object]:
+    document = revision.document
+    return {
+        "id": document.pk,
+        "kind": document.kind,
+        "vehicle_id": document.vehicle_id,
+        "latest": revision,
+    }
+
+
+def _ground(ground: Ground) -> dict[str, object]:
+    return {"body": ground_document(ground), "measures": measures(ground)}
+
+
+@router.get("/documents", response=list[DocumentOut], operation_id="documents_list")
+def documents_list(request: Caller, kind: KindName | None = None):
+    return [_document(r) for r in latest_revisions(request.school, kind)]
+
+
+@router.post("/documents", response={201: RevisionOut}, operation_id="document_create")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def document_create(request: Caller, body: CreateIn):
+    return Status(201, create_document(request.school, author=request.member, **body.model_dump()))
+
+
+@router.get(
+    "/documents/{document_id}/revisions",
+    response=list[RevisionOut],
+    operation_id="document_revisions",
+)
+def document_revisions(request: Caller, document_id: int):
+    revisions = Revision.objects.filter(document__school=request.school, document=document_id)
+    if not revisions.exists():
+        raise Revision.DoesNotExist
+    return revisions.select_related("author").order_by("-number")
+
+
+@router.post(
+    "/documents/{document_id}/revisions",
+    response={201: RevisionOut},
+    operation_id="document_revise",
+)
+@may(Role.LEAD, Role.INSTRUCTOR)
+def document_revise(request: Caller, document_id: int, body: ReviseIn):
+    made = revise_document(request.school, document_id, author=request.member, **body.model_dump())
+    return Status(201, made)
+
+
+@router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")
+def ground_measure(request: Caller, body: dict[str, object]):
+    return _ground(read_document("ground", body).build())
+
+
+@router.post("/grounds/adjust", response=GroundOut, operation_id="ground_adjust")
+def ground_adjust(request: Caller, body: AdjustIn):
+    ground = read_document("ground", body.body).build()
+    return _ground(adjust(ground, body.measure, body.metres))
+
+
+@router.post("/grounds/behind", response=GroundOut, operation_id="ground_behind")
+def ground_behind(request: Caller, body: AddBehindIn):
+    """Park a vehicle behind at a gap, or take it away."""
+    return _ground(with_behind(read_document("ground", body.body).build(), body.gap_m))
+
+
+@router.post("/grounds/side", response=GroundOut, operation_id="ground_side")
+def ground_side(request: Caller, body: dict[str, object]):
+    """The same place with the kerb on the other side."""
+    ground = read_document("ground", body).build()
+    return _ground(replace(ground.mirrored(), name=ground.name))

@@ -1,0 +1,62 @@
+from datetime import datetime
+from typing import Any, Literal
+
+from ninja import Schema
+
+KindName = Literal["vehicle", "seat", "ground", "method", "standard"]
+
+
+class RevisionOut(Schema):
+    """One state of a document, whole. `body` has the format its own first line names."""
+
+    id: int
+    document_id: int
+    number: int
+    name: str
+    body: dict[str, Any]
+    created: datetime
+    author: str
+
+    @staticmethod
+    def resolve_author(obj: Any) -> str:
+        return obj.author.name if obj.author else ""
+
+
+class DocumentOut(Schema):
+    id: int
+    kind: KindName
+    vehicle_id: int | None
+    latest: RevisionOut
+
+
+class CreateIn(Schema):
+    kind: KindName
+    body: dict[str, Any]
+    vehicle_id: int | None = None
+
+
+class ReviseIn(Schema):
+    """An edit, and the revision number it started from."""
+
+    based_on: int
+    body: dict[str, Any]
+
+
+class AdjustIn(Schema):
+    """Change one measure of a ground that need not be stored yet."""
+
+    body: dict[str, Any]
+    measure: str
+    metres: float
+
+
+class AddBehindIn(Schema):
+    body: dict[str, Any]
+    gap_m: float | None
+
+
+class GroundOut(Schema):
+    """A ground and what a tape would say of it, in metres."""
+
+    body: dict[str, Any]
+    measures: dict[str, float]

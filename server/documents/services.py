@@ -1,0 +1,64 @@
+"""Changes to documents: a new one, a new revision. Each is checked by the core before it is kept."""
+
+from typing import Any
+
+from django.db import transaction
+
+from faircorner.documents import read_document
+from faircorner.errors import InputError
+from server.documents.models import Document, Kind, Revision
+from server.errors import Stale
+from server.schools.models import Member, School
+
+__all__ = ["create_document", "latest_revisions", "revise_document"]
+
+
+def _checked(kind: str, body: dict[str, Any]) -> dict[str, Any]:
+    """The body as it will be kept, with every default written out."""
+    return read_document(kind, body).model_dump(by_alias=True, mode="json")
+
+
+@transaction.atomic
+def create_document(
+    school: School,
+    *,
+    kind: str,
+    body: dict[str, Any],
+    author: Member | None = None,
+    vehicle_id: int | None = None,
+) -> Revision:
+    """A new document with its first revision. Raises InputError naming the field."""
+    if (kind == Kind.SEAT) != (vehicle_id is not None):
+        raise InputError("vehicle_id", "a seat needs its vehicle, and nothing else has one")
+    vehicle = None
+    if vehicle_id is not None:
+        vehicle = Document.objects.for_school(school).get(pk=vehicle_id, kind=Kind.VEHICLE)
+    document = Document.objects.create(school=school, kind=kind, vehicle=vehicle)
+    return document.revisions.create(number=1, body=_checked(kind, body), author=author)
+
+
+@transaction.atomic
+def revise_document(
+    school: School, document_id: int, *, based_on: int, body: dict[str, Any], author: Member
+) -> Revision:
+    """A new revision. Raises Stale when a newer one exists than the edit began with."""
+    document = Document.objects.for_school(school).select_for_update().get(pk=document_id)
+    latest = document.revisions.latest("number")
+    if based_on != latest.number:
+        raise Stale(f"you edited revision {based_on}, {latest.number} is newer; reload and compare")
+    return document.revisions.create(
+        number=latest.number + 1, body=_checked(document.kind, body), author=author
+    )
+
+
+def latest_revisions(school: School, kind: str | None = None) -> list[Revision]:
+    """The newest revision of every document of the school, oldest document first."""
+    revisions = (
+        Revision.objects.filter(document__school=school)
+        .select_related("document", "author")
+        .order_by("document_id", "-number")
+        .distinct("document_id")
+    )
+    if kind is not None:
+        revisions = revisions.filter(document__kind=kind)
+    return list(revisions)

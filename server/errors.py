@@ -1,0 +1,55 @@
+"""How errors leave the server: one shape, one sentence, one place."""
+
+from django.core.exceptions import ObjectDoesNotExist
+from django.http import HttpRequest, HttpResponse
+from ninja import NinjaAPI, Schema
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+
+from faircorner.errors import InputError
+
+__all__ = ["Problem", "Stale", "register"]
+
+
+class Stale(Exception):
+    """Somebody else changed it first."""
+
+
+class Problem(Schema):
+    """What went wrong: the field, where there is one, and a sentence that says what to do."""
+
+    field: str
+    problem: str
+
+
+def register(api: NinjaAPI) -> None:
+    """Map the exceptions the house raises to answers."""
+
+    def answer(request: HttpRequest, status: int, field: str, problem: str) -> HttpResponse:
+        return api.create_response(request, {"field": field, "problem": problem}, status=status)
+
+    @api.exception_handler(InputError)
+    def _input(request: HttpRequest, error: InputError) -> HttpResponse:
+        return answer(request, 422, error.field, error.problem)
+
+    @api.exception_handler(ObjectDoesNotExist)
+    def _missing(request: HttpRequest, _error: ObjectDoesNotExist) -> HttpResponse:
+        return answer(request, 404, "", "there is nothing here; it may belong to another school")
+
+    @api.exception_handler(Stale)
+    def _stale(request: HttpRequest, error: Stale) -> HttpResponse:
+        return answer(request, 409, "based_on", str(error))
+
+    @api.exception_handler(AuthenticationError)
+    def _anonymous(request: HttpRequest, _error: AuthenticationError) -> HttpResponse:
+        return answer(request, 401, "", "sign in first")
+
+    @api.exception_handler(HttpError)
+    def _http(request: HttpRequest, error: HttpError) -> HttpResponse:
+        return answer(request, error.status_code, "", error.message)
+
+    @api.exception_handler(ValidationError)
+    def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
+        first = error.errors[0]
+        # ninja's location starts with where the value came from and the argument's name.
+        field = ".".join(str(part) for part in first["loc"][2:])
+        return answer(request, 422, field, first["msg"])

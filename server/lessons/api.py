@@ -1,0 +1,91 @@
+from uuid import UUID
+
+from django.db.models import Count, F, Q
+from ninja import Router, Status
+
+from server.access import Caller, may
+from server.lessons.models import Attempt, Lesson
+from server.lessons.schemas import (
+    AttemptIn,
+    AttemptOut,
+    LessonIn,
+    LessonOut,
+    ReadingsIO,
+    TapeOut,
+    VoidIn,
+)
+from server.lessons.services import add_lesson, keep_attempt, set_void, tape_attempt, tape_result
+from server.planning.models import CueSheet
+from server.schools.models import Role
+
+router = Router(tags=["lessons"])
+
+
+def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
+    related = ("cue_sheet__vehicle", "cue_sheet__ground", "cue_sheet__standard", "instructor")
+    return Attempt.objects.for_school(request.school).select_related(*related).get(pk=attempt_id)
+
+
+def _lessons(request: Caller):
+    same_day = Q(
+        learner__cue_sheets__attempts__started__date=F("starts__date"),
+        learner__cue_sheets__attempts__void=False,
+    )
+    counted = Count("learner__cue_sheets__attempts", filter=same_day, distinct=True)
+    lessons = Lesson.objects.for_caller(request).select_related("learner", "instructor")
+    return lessons.annotate(attempts=counted)
+
+
+@router.get("/lessons", response=list[LessonOut], operation_id="lessons_list")
+def lessons_list(request: Caller):
+    """The diary; attempts counts what the learner drove on the same day."""
+    return _lessons(request)
+
+
+@router.post("/lessons", response={201: LessonOut}, operation_id="lesson_add")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def lesson_add(request: Caller, body: LessonIn):
+    lesson = add_lesson(request.school, request.member, **body.model_dump())
+    return Status(201, _lessons(request).get(pk=lesson.pk))
+
+
+@router.get("/attempts", response=list[AttemptOut], operation_id="attempts_list")
+def attempts_list(request: Caller, sheet: int):
+    """All attempts on one cue sheet, oldest first."""
+    CueSheet.objects.for_caller(request).get(pk=sheet)
+    mine = Attempt.objects.for_caller(request, "cue_sheet__learner")
+    return mine.filter(cue_sheet=sheet).select_related("instructor")
+
+
+@router.post("/attempts", response={201: AttemptOut}, operation_id="attempt_keep")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def attempt_keep(request: Caller, body: AttemptIn):
+    attempt = keep_attempt(
+        request.school,
+        request.member,
+        attempt_id=body.id,
+        sheet=body.sheet,
+        started=body.started,
+        notes=body.notes.model_dump(),
+    )
+    return Status(201, attempt)
+
+
+@router.post("/attempts/{attempt_id}/preview", response=TapeOut, operation_id="tape_preview")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO):
+    """What the readings come to, without keeping them."""
+    attempt = _attempt(request, attempt_id)
+    return tape_result(attempt.cue_sheet, attempt.notes, body.model_dump())
+
+
+@router.put("/attempts/{attempt_id}/readings", response=AttemptOut, operation_id="attempt_tape")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def attempt_tape(request: Caller, attempt_id: UUID, body: ReadingsIO):
+    return tape_attempt(_attempt(request, attempt_id), body.model_dump())
+
+
+@router.put("/attempts/{attempt_id}/void", response=AttemptOut, operation_id="attempt_void")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def attempt_void(request: Caller, attempt_id: UUID, body: VoidIn):
+    return set_void(_attempt(request, attempt_id), void=body.void)

@@ -1,0 +1,54 @@
+"""Lessons in the diary, and the attempts made in them."""
+
+from django.db import models
+
+from server.access import SchoolQuerySet
+from server.planning.models import CueSheet
+from server.schools.models import Member, School
+
+__all__ = ["Attempt", "Lesson"]
+
+
+class Lesson(models.Model):
+    """An appointment of a learner with an instructor."""
+
+    school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="lessons")
+    learner = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="lessons")
+    instructor = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="lessons_given")
+    starts = models.DateTimeField()
+    minutes = models.PositiveIntegerField(default=60)
+    about = models.CharField(max_length=300, blank=True)
+
+    objects = SchoolQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["starts", "id"]
+
+    def __str__(self) -> str:
+        return f"{self.learner} on {self.starts:%Y-%m-%d}"
+
+
+class Attempt(models.Model):
+    """One go at a manoeuvre, on one cue sheet. The client makes the id, so that a repeat is known.
+
+    notes : what was seen while driving; readings : what was taped, null until then
+    tape : pose, finish and verdict computed from the readings
+    """
+
+    id = models.UUIDField(primary_key=True, editable=False)
+    school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="attempts")
+    cue_sheet = models.ForeignKey(CueSheet, on_delete=models.PROTECT, related_name="attempts")
+    instructor = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="attempts_noted")
+    started = models.DateTimeField()
+    notes = models.JSONField()
+    readings = models.JSONField(null=True, blank=True)
+    tape = models.JSONField(null=True, blank=True)
+    void = models.BooleanField(default=False)
+
+    objects = SchoolQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["started", "id"]
+
+    def __str__(self) -> str:
+        return f"attempt {self.pk}"

@@ -1,0 +1,119 @@
+from datetime import datetime
+from typing import Annotated, Literal
+from uuid import UUID
+
+from ninja import Schema
+from pydantic import AwareDatetime, ConfigDict, Field
+
+from server.planning.schemas import FinishOut, PoseOut
+
+Timing = Literal["early", "on", "late"]
+LookDone = Literal["done", "late", "missed", "prompted"]
+Count = Annotated[int, Field(ge=0, le=99)]
+
+
+class LessonOut(Schema):
+    id: int
+    learner_id: int
+    learner: str
+    instructor: str
+    starts: datetime
+    minutes: int
+    about: str
+    attempts: int
+
+    @staticmethod
+    def resolve_learner(obj) -> str:
+        return obj.learner.name
+
+    @staticmethod
+    def resolve_instructor(obj) -> str:
+        return obj.instructor.name
+
+
+class LessonIn(Schema):
+    learner: int
+    starts: AwareDatetime
+    minutes: Annotated[int, Field(ge=10, le=480)] = 60
+    about: Annotated[str, Field(max_length=300)] = ""
+
+
+class Notes(Schema):
+    """What the instructor saw. Lists run by call and by look; null where nothing was noted."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    seconds: Annotated[float, Field(ge=0, le=36000, allow_inf_nan=False)]
+    forward_movements: Count = 0
+    reverse_movements: Count = 1
+    calls: Annotated[list[Timing | None], Field(max_length=40)] = []
+    looks: Annotated[list[LookDone | None], Field(max_length=40)] = []
+    kerb_touches: Count = 0
+    kerb_mounts: Count = 0
+    vehicle_touches: Count = 0
+
+
+class ReadingsIO(Schema):
+    """Tape readings in metres; null where nobody taped."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    kerb_front_m: Annotated[float, Field(allow_inf_nan=False)]
+    kerb_rear_m: Annotated[float, Field(allow_inf_nan=False)]
+    ahead_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
+    behind_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
+
+
+class FindingOut(Schema):
+    """One figure beside its limits; [low, high], null for an open end or no such grade."""
+
+    measure: str
+    value: float | None
+    grade: Literal["small", "serious", "ends"] | None
+    small: tuple[float | None, float | None] | None
+    serious: tuple[float | None, float | None] | None
+    ends: tuple[float | None, float | None] | None
+
+
+class VerdictOut(Schema):
+    outcome: Literal["met", "met with small faults", "not met", "ended"]
+    small: int
+    serious: int
+    findings: list[FindingOut]
+
+
+class TapeOut(Schema):
+    """Where the vehicle stands, and the verdict. along_known is false when x is only assumed."""
+
+    pose: PoseOut
+    along_known: bool
+    sigma_across_m: float
+    sigma_angle_deg: float
+    finish: FinishOut
+    verdict: VerdictOut
+
+
+class AttemptIn(Schema):
+    id: UUID
+    sheet: int
+    started: AwareDatetime
+    notes: Notes
+
+
+class AttemptOut(Schema):
+    id: UUID
+    cue_sheet_id: int
+    instructor: str
+    started: datetime
+    notes: Notes
+    readings: ReadingsIO | None
+    tape: TapeOut | None
+    void: bool
+
+    @staticmethod
+    def resolve_instructor(obj) -> str:
+        return obj.instructor.name
+
+
+class VoidIn(Schema):
+    void: bool

@@ -1,0 +1,194 @@
+from datetime import datetime
+from typing import Annotated, Any, Literal
+
+from ninja import Schema
+from pydantic import Field
+
+from server.documents.schemas import RevisionOut
+from server.schools.schemas import PersonOut
+
+
+class OptionsIO(Schema):
+    """What may be set for one cue sheet; null leaves it to the method, the place or the fit.
+
+    pinned : fitted figures of the method by name, metres or degrees
+    shifts_m : by call number, how much later (negative earlier) its cue is told
+    """
+
+    gap_m: float | None = None
+    kerb_m: float | None = None
+    ahead_m: float | None = None
+    turns_per_metre: float | None = None
+    pinned: dict[str, float] = {}
+    shifts_m: dict[str, float] = {}
+
+
+class PlanIn(Schema):
+    """A docket by revisions, and the settings."""
+
+    vehicle: int
+    seat: int
+    ground: int
+    method: int
+    standard: int
+    options: OptionsIO = OptionsIO()
+
+
+class PoseOut(Schema):
+    x_m: float
+    y_m: float
+    heading_deg: float
+
+
+class PathPoint(PoseOut):
+    s_m: float
+    turns: float
+    leg: int
+
+
+class LegOut(Schema):
+    gear: Literal["forward", "reverse"]
+    turns: float
+    metres: float
+    turns_per_metre: float | None
+
+
+class FinishOut(Schema):
+    kerb_front_m: float | None
+    kerb_rear_m: float | None
+    angle_deg: float | None
+    ahead_m: float | None
+    behind_m: float | None
+
+
+class ClearanceOut(Schema):
+    obstacle: str
+    metres: float
+    s_m: float
+
+
+class CueOut(Schema):
+    """Where the neighbour's nearest corner is seen, metres in the vehicle's frame."""
+
+    what: str
+    target_x_m: float
+    target_y_m: float
+    through: str | None
+    x_m: float
+    y_m: float
+    z_m: float
+    bearing_deg: float
+    along: Literal["x", "y"]
+    feature: str | None
+    offset_m: float | None
+    scatter_m: float | None
+    lean_m: float
+    lean_image_m: float | None
+    lean_late_m: float | None
+
+
+class CallOut(PoseOut):
+    """A moment to act. early_m and late_m are null when the call may move freely."""
+
+    number: int
+    leg: int
+    s_m: float
+    told_s_m: float
+    angle_deg: float
+    tail_past_m: float
+    kerb_rear_m: float
+    early_m: float | None
+    late_m: float | None
+    early_breaks: str
+    late_breaks: str
+    cues: list[CueOut]
+
+
+class LookOut(Schema):
+    step: int
+    look: Literal["all round", "off side", "near side", "behind", "nose"]
+    s_m: float
+    why: Literal["reverses", "swings out", "tail goes in", "nose goes in"]
+    metres: float
+    at_s_m: float
+    x_m: float
+    y_m: float
+
+
+class SetFigures(Schema):
+    gap_m: float
+    turns_per_metre: float
+    kerb_m: float
+    ahead_m: float
+
+
+class Assumed(Schema):
+    """Figures nobody measured; the screen says so."""
+
+    acuity_deg: float
+    crawl_m_per_s: float
+    reaction_scatter_s: float
+
+
+class PlanOut(Schema):
+    feasible: bool
+    why_not: str | None
+    start: PoseOut
+    legs: list[LegOut]
+    final: PoseOut
+    finish: FinishOut
+    clearance: list[ClearanceOut]
+    spare_m: float
+    figures: dict[str, float]
+    set: SetFigures
+    calls: list[CallOut]
+    looks: list[LookOut]
+    sensitivity: list[list[float | None]]
+    path: list[PathPoint]
+    swept_m: list[list[list[float]]]
+    assumed: Assumed
+
+
+class RemedyOut(Schema):
+    """The least single change that would do; null when none was found."""
+
+    what: Literal["gap", "start gap", "gap ahead"]
+    to_m: float
+    by_m: float
+
+
+class SheetIn(PlanIn):
+    learner: int
+
+
+class SheetOut(Schema):
+    id: int
+    learner_id: int
+    created: datetime
+    options: OptionsIO
+    plan: PlanOut
+    vehicle: RevisionOut
+    seat: RevisionOut
+    ground: RevisionOut
+    method: RevisionOut
+    standard: RevisionOut
+
+
+class DocketOut(Schema):
+    """The context of all six stations, resolved; sheet_id is the newest sheet for it, if any."""
+
+    learner: PersonOut
+    vehicle: RevisionOut
+    seat: RevisionOut
+    ground: RevisionOut
+    method: RevisionOut
+    standard: RevisionOut
+    sheet_id: int | None
+    sheet_options: OptionsIO | None
+    attempts: int
+    taped: int
+    shifted: bool
+
+
+DocketId = Annotated[int | None, Field(description="document or person; absent for the first")]
+Body = dict[str, Any]

@@ -1,0 +1,117 @@
+"""Computing cue sheets: loads revisions, calls the core once, stores."""
+
+import hashlib
+import json
+from dataclasses import dataclass
+from typing import Any
+
+from django.core.cache import cache
+from django.db import transaction
+
+from faircorner.cues import Method, make_plan, make_remedy
+from faircorner.documents import plan_document, read_document, read_options, remedy_document
+from faircorner.documents.requests import OptionsModel
+from faircorner.errors import InputError
+from faircorner.ground import Band, Ground
+from faircorner.sight import Seat
+from faircorner.vehicle import Vehicle
+from server.documents.models import Kind, Revision
+from server.planning.models import CueSheet
+from server.schools.models import Member, Role, School
+
+__all__ = ["Scene", "compute_plan", "compute_remedy", "make_sheet", "revisions_of", "scene_of"]
+
+KINDS = tuple(Kind.values)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Scene:
+    """The core's objects behind a docket."""
+
+    vehicle: Vehicle
+    seat: Seat
+    ground: Ground
+    method: Method
+    bands: tuple[Band, ...]
+
+
+def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
+    """The revisions a docket names, each of its own kind and of this school."""
+    found = {}
+    for kind in KINDS:
+        found[kind] = Revision.objects.select_related("document", "author").get(
+            pk=ids[kind], document__school=school, document__kind=kind
+        )
+    if found["seat"].document.vehicle_id != found["vehicle"].document_id:
+        raise InputError("seat", "belongs to another vehicle; choose a seat of this one")
+    return found
+
+
+def scene_of(revisions: dict[str, Revision]) -> Scene:
+    built = {
+        kind: read_document(kind, revision.body).build() for kind, revision in revisions.items()
+    }
+    return Scene(
+        vehicle=built["vehicle"],
+        seat=built["seat"],
+        ground=built["ground"],
+        method=built["method"],
+        bands=built["standard"].bands(),
+    )
+
+
+def _options(options: dict[str, Any]) -> OptionsModel:
+    return OptionsModel.read(options)
+
+
+def _key(kind: str, revisions: dict[str, Revision], options: dict[str, Any]) -> str:
+    """Revisions never change, so their ids and the settings say all there is to say."""
+    named = [revisions[k].pk for k in KINDS]
+    text = json.dumps([kind, named, options], sort_keys=True)
+    return hashlib.sha256(text.encode()).hexdigest()
+
+
+def compute_plan(revisions: dict[str, Revision], options: dict[str, Any]) -> dict[str, Any]:
+    """The cue sheet of a docket as a document; asked again it comes from the cache."""
+    key = _key("plan", revisions, options)
+    found = cache.get(key)
+    if found is None:
+        scene = scene_of(revisions)
+        plan = make_plan(
+            scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands,
+            read_options(_options(options), scene.method),
+        )  # fmt: skip
+        found = plan_document(plan, scene.method)
+        cache.set(key, found, timeout=None)
+    return found
+
+
+def compute_remedy(
+    revisions: dict[str, Revision], options: dict[str, Any]
+) -> dict[str, Any] | None:
+    """The least change that would make an unfeasible plan work."""
+    scene = scene_of(revisions)
+    remedy = make_remedy(
+        scene.vehicle, scene.ground, scene.method, scene.bands,
+        read_options(_options(options), scene.method),
+    )  # fmt: skip
+    return remedy_document(remedy)
+
+
+@transaction.atomic
+def make_sheet(
+    school: School, *, learner_id: int, revisions: dict[str, Revision], options: dict[str, Any]
+) -> CueSheet:
+    """Keep a cue sheet for a learner; the same docket and settings give the same sheet.
+
+    Raises InputError when the plan cannot be driven.
+    """
+    learner = Member.objects.get(school=school, pk=learner_id, role=Role.LEARNER)
+    clean = _options(options).model_dump(exclude_defaults=True)
+    plan = compute_plan(revisions, clean)
+    if not plan["feasible"]:
+        raise InputError("options", f"this cannot be driven: {plan['why_not']}")
+    sheet, _ = CueSheet.objects.get_or_create(
+        school=school, learner=learner, **revisions, options=clean, defaults={"plan": plan}
+    )
+    return sheet

@@ -1,0 +1,30 @@
+"""Advice that was taken: what was changed, and on what evidence."""
+
+from django.db import models
+
+from server.access import SchoolQuerySet
+from server.planning.models import CueSheet
+from server.schools.models import Member, School
+
+__all__ = ["Shift"]
+
+
+class Shift(models.Model):
+    """One cue moved: from the sheet the evidence was gathered on to the one driven next."""
+
+    school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="shifts")
+    before = models.ForeignKey(CueSheet, on_delete=models.PROTECT, related_name="shifts_from")
+    after = models.ForeignKey(CueSheet, on_delete=models.PROTECT, related_name="shifts_to")
+    call = models.PositiveIntegerField()
+    by_m = models.FloatField()
+    evidence = models.JSONField()
+    taken_by = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="shifts_taken")
+    taken = models.DateTimeField(auto_now_add=True)
+
+    objects = SchoolQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["taken", "id"]
+
+    def __str__(self) -> str:
+        return f"call {self.call} by {self.by_m} m"

@@ -1,0 +1,70 @@
+from datetime import datetime
+from typing import Literal
+from uuid import UUID
+
+from ninja import Schema
+
+from server.planning.schemas import FinishOut, PoseOut
+
+
+class MarkOut(Schema):
+    """One taped attempt: where it ended and what it came to. counted is false when it is void,
+    or lacks a measure that the rest of the set has."""
+
+    attempt: UUID
+    started: datetime
+    pose: PoseOut
+    along_known: bool
+    finish: FinishOut
+    outcome: Literal["met", "met with small faults", "not met", "ended"]
+    counted: bool
+
+
+class MeasureOut(Schema):
+    """Bias and scatter of one measure against the plan; margin is half a 95 % interval."""
+
+    measure: Literal["kerb_m", "angle_deg", "ahead_m"]
+    plan: float
+    bias: float
+    margin: float
+    scatter: float
+
+
+class AdviceOut(Schema):
+    """One thing to do next; chances are of an attempt's finish meeting the standard."""
+
+    kind: Literal["too few", "move cue", "practise", "move on"]
+    call: int | None
+    by_m: float
+    chance: float
+    chance_after: float
+    explained: float
+    scatter_share: list[float]
+    p_value: float | None
+    level: float
+    needed: int
+
+
+class SetOut(Schema):
+    """All taped attempts on one cue sheet."""
+
+    sheet_id: int
+    created: datetime
+    shifts_m: dict[str, float]
+    moved_call: int | None
+    moved_by_m: float | None
+    marks: list[MarkOut]
+    met: int
+    counted: int
+    measures: list[MeasureOut]
+    advice: AdviceOut | None
+
+
+class TakeIn(Schema):
+    sheet: int
+
+
+class TakeOut(Schema):
+    sheet_id: int
+    call: int
+    by_m: float

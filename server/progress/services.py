@@ -1,0 +1,142 @@
+"""Sets of finishes and the advice they carry: loads, calls the core, stores what was taken."""
+
+from math import isnan, radians
+from typing import Any
+
+import numpy as np
+from django.db import transaction
+
+from faircorner.documents import read_document
+from faircorner.errors import InputError
+from faircorner.shift import advise, describe
+from faircorner.shift.finishes import LEVEL, MEASURED, least_count
+from server.lessons.models import Attempt
+from server.planning.models import CueSheet
+from server.planning.services import make_sheet
+from server.progress.models import Shift
+from server.schools.models import Member, School
+
+__all__ = ["set_of", "take_advice"]
+
+# The core's columns in a document's names and units.
+_OUTWARD = {
+    "kerb": ("kerb_m", 1.0),
+    "angle": ("angle_deg", radians(1.0)),
+    "ahead": ("ahead_m", 1.0),
+}
+
+
+def _measured(finish: dict[str, Any]) -> list[float]:
+    """A finish document as the core's columns, NaN for what was not taped."""
+    ahead = finish["ahead_m"]
+    return [
+        (finish["kerb_front_m"] + finish["kerb_rear_m"]) / 2,
+        radians(finish["angle_deg"]),
+        float("nan") if ahead is None else ahead,
+    ]
+
+
+def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
+    """Everything the Shift station shows of one sheet's attempts."""
+    taped = [a for a in attempts if a.tape is not None]
+    table = np.array([_measured(a.tape["finish"]) for a in taped if not a.void]).reshape(-1, 3)
+    # The gap ahead counts only when every attempt of the set has it: half a set misleads.
+    width = 3 if len(table) and not np.isnan(table[:, 2]).any() else 2
+    moved = sheet.shifts_to.order_by("-taken").first()
+    found: dict[str, Any] = {
+        "sheet_id": sheet.pk,
+        "created": sheet.created,
+        "shifts_m": sheet.options.get("shifts_m", {}),
+        "moved_call": moved and moved.call,
+        "moved_by_m": moved and moved.by_m,
+        "marks": [_mark(a) for a in taped],
+        "met": sum(a.tape["verdict"]["outcome"].startswith("met") for a in taped if not a.void),
+        "counted": len(table),
+        "measures": [],
+        "advice": None,
+    }
+    if len(table) >= 2:
+        found |= _judged(sheet, table[:, :width])
+    return found
+
+
+def _mark(attempt: Attempt) -> dict[str, Any]:
+    return {
+        "attempt": attempt.pk,
+        "started": attempt.started,
+        "pose": attempt.tape["pose"],
+        "along_known": attempt.tape["along_known"],
+        "finish": attempt.tape["finish"],
+        "outcome": attempt.tape["verdict"]["outcome"],
+        "counted": not attempt.void,
+    }
+
+
+def _judged(sheet: CueSheet, table: np.ndarray) -> dict[str, Any]:
+    width = table.shape[1]
+    target = np.array(_measured(sheet.plan["finish"])[:width])
+    finishes = describe(table - target)
+    sensitivity = np.array(sheet.plan["sensitivity"], dtype=np.float64)[:width]
+    advice = advise(
+        finishes,
+        sensitivity,
+        target,
+        read_document("standard", sheet.standard.body).build().bands(),
+        wheelbase=sheet.vehicle.body["wheelbase_m"],
+        rng=np.random.default_rng(sheet.pk),
+    )
+    measures = []
+    for i, name in enumerate(MEASURED[:width]):
+        outward, unit = _OUTWARD[name]
+        values = (target[i], finishes.bias[i], finishes.margin[i], finishes.scatter[i])
+        plan, bias, margin, scatter = (round(float(v) / unit, 4) for v in values)
+        measures.append(
+            {"measure": outward, "plan": plan, "bias": bias, "margin": margin, "scatter": scatter}
+        )
+    return {
+        "measures": measures,
+        "advice": {
+            "kind": advice.kind,
+            "call": advice.call,
+            "by_m": round(advice.by, 3),
+            "chance": round(advice.chance, 3),
+            "chance_after": round(advice.chance_after, 3),
+            "explained": round(advice.explained, 3),
+            "scatter_share": [round(float(v), 3) for v in advice.scatter_share],
+            "p_value": None if isnan(finishes.p_value) else round(finishes.p_value, 5),
+            "level": LEVEL,
+            "needed": least_count(width),
+        },
+    }
+
+
+@transaction.atomic
+def take_advice(school: School, member: Member, sheet_id: int) -> Shift:
+    """Move the cue as advised: a new sheet whose cue is told earlier or later, a new set.
+
+    Raises InputError when the set does not advise moving a cue.
+    """
+    sheet = CueSheet.objects.for_school(school).select_for_update().get(pk=sheet_id)
+    described = set_of(sheet, list(sheet.attempts.all()))
+    advice = described["advice"]
+    if advice is None or advice["kind"] != "move cue":
+        raise InputError("sheet", "there is no cue to move on this evidence; drive and tape more")
+    number = str(advice["call"])
+    shifts = dict(sheet.options.get("shifts_m", {}))
+    shifts[number] = round(shifts.get(number, 0.0) + advice["by_m"], 3)
+    revisions = {k: getattr(sheet, k) for k in ("vehicle", "seat", "ground", "method", "standard")}
+    after = make_sheet(
+        school,
+        learner_id=sheet.learner_id,
+        revisions=revisions,
+        options={**sheet.options, "shifts_m": shifts},
+    )
+    return Shift.objects.create(
+        school=school,
+        before=sheet,
+        after=after,
+        call=advice["call"],
+        by_m=advice["by_m"],
+        evidence={"advice": advice, "measures": described["measures"]},
+        taken_by=member,
+    )

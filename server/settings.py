@@ -1,0 +1,92 @@
+"""Django settings. Everything that differs between machines comes from the environment."""
+
+import os
+from datetime import timedelta
+from pathlib import Path
+
+import dj_database_url
+from django.core.management.utils import get_random_secret_key
+
+BASE_DIR = Path(__file__).resolve().parent.parent
+WEB_DIST = BASE_DIR / "web" / "dist"
+
+# The start command keeps a key in its git-ignored folder; without one sessions end with the process.
+SECRET_KEY = os.environ.get("FAIR_CORNER_SECRET_KEY") or get_random_secret_key()
+DEBUG = False
+ALLOWED_HOSTS = os.environ.get("FAIR_CORNER_HOSTS", "127.0.0.1,localhost,[::1],testserver").split(
+    ","
+)
+CSRF_TRUSTED_ORIGINS = [o for o in os.environ.get("FAIR_CORNER_ORIGINS", "").split(",") if o]
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "axes",
+    "server.schools",
+    "server.documents",
+    "server.planning",
+    "server.lessons",
+    "server.progress",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.middleware.gzip.GZipMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "server.urls"
+WSGI_APPLICATION = "server.wsgi.application"
+
+DATABASES = {
+    "default": dj_database_url.config(
+        default="postgresql://faircorner@127.0.0.1:5433/faircorner", conn_max_age=600
+    )
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTHENTICATION_BACKENDS = [
+    "axes.backends.AxesStandaloneBackend",
+    "django.contrib.auth.backends.ModelBackend",
+]
+AXES_FAILURE_LIMIT = 8
+AXES_COOLOFF_TIME = timedelta(minutes=15)
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_AGE = 60 * 60 * 24 * 30
+SECURE_CONTENT_TYPE_NOSNIFF = True
+SECURE_REFERRER_POLICY = "same-origin"
+# Behind a proxy that speaks HTTPS to the outside, cookies must never travel in the clear.
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = os.environ.get("FAIR_CORNER_HTTPS") == "1"
+DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
+
+STATIC_URL = "/static/"
+WHITENOISE_ROOT = WEB_DIST
+WHITENOISE_INDEX_FILE = False
+
+
+def _is_hashed(_path: str, url: str) -> bool:
+    """Vite puts a hash of the content into the name of everything under assets."""
+    return url.startswith("/assets/")
+
+
+WHITENOISE_IMMUTABLE_FILE_TEST = _is_hashed
+
+USE_TZ = True
+TIME_ZONE = "UTC"
+LANGUAGE_CODE = "en-gb"
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}
