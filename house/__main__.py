@@ -3,6 +3,7 @@
 import sys
 
 from faircorner import cli
+
 from house import bench, checks, demo, formats
 from house.shell import Trouble, say
 

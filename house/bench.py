@@ -14,10 +14,12 @@ from faircorner.cues import Method, Options, make_plan
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import lay_kerb
+
 from house import web
 from house.demo import environment
 from house.postgres import database
-from house.shell import ROOT, run as shell_run
+from house.shell import ROOT
+from house.shell import run as shell_run
 
 __all__ = ["run"]
 

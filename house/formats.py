@@ -23,6 +23,7 @@ def expected() -> dict[Path, str]:
     django.setup()
     from faircorner.documents import FORMATS, json_schema  # noqa: PLC0415
     from faircorner.documents.requests import DriveRequest, PlanRequest  # noqa: PLC0415
+
     from server.api import api  # noqa: PLC0415
 
     found = {FOLDER / f"{kind}.schema.json": _text(json_schema(kind)) for kind in FORMATS}

@@ -35,8 +35,7 @@ def _folder() -> Path:
     if reachable:
         return beside
     name = hashlib.sha256(str(ROOT).encode()).hexdigest()[:12]
-    elsewhere = Path("/var/lib/postgresql") / f"fair-corner-{name}"
-    return elsewhere
+    return Path("/var/lib/postgresql") / f"fair-corner-{name}"
 
 
 def _make(folder: Path) -> None:
@@ -56,8 +55,9 @@ def _make(folder: Path) -> None:
         shutil.chown(folder, "postgres", "postgres")
         shutil.chown(password, "postgres", "postgres")
     try:
-        run([*_as_owner(), _binaries() / "initdb", "-D", folder, "-U", _USER, "-E", "UTF8",
-             "--locale=C.UTF-8", "--auth=scram-sha-256", f"--pwfile={password}"], cwd=folder)  # fmt: skip
+        settings = ["-E", "UTF8", "--locale=C.UTF-8", "--auth=scram-sha-256"]
+        where = ["-D", folder, "-U", _USER, f"--pwfile={password}"]
+        run([*_as_owner(), _binaries() / "initdb", *settings, *where], cwd=folder)
     finally:
         password.unlink()
     ready.touch()

@@ -2,10 +2,9 @@
 
 from django.core.exceptions import ObjectDoesNotExist
 from django.http import HttpRequest, HttpResponse
+from faircorner.errors import InputError
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
-
-from faircorner.errors import InputError
 
 __all__ = ["Problem", "Stale", "register"]
 

@@ -10,7 +10,7 @@ from django.core.management.utils import get_random_secret_key
 BASE_DIR = Path(__file__).resolve().parent.parent
 WEB_DIST = BASE_DIR / "web" / "dist"
 
-# The start command keeps a key in its git-ignored folder; without one sessions end with the process.
+# The start command keeps a key in its git-ignored folder; without one, sessions end with it.
 SECRET_KEY = os.environ.get("FAIR_CORNER_SECRET_KEY") or get_random_secret_key()
 DEBUG = False
 ALLOWED_HOSTS = os.environ.get("FAIR_CORNER_HOSTS", "127.0.0.1,localhost,[::1],testserver").split(

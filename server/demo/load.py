@@ -13,7 +13,6 @@ import numpy as np
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
-
 from faircorner.cues import Rehearsal, make_plan, rehearse
 from faircorner.documents import read_options
 from faircorner.documents.ground import ground_document
@@ -21,6 +20,7 @@ from faircorner.documents.library import house_standard, methods
 from faircorner.documents.requests import OptionsModel
 from faircorner.ground import Ground, adjust, lay_kerb
 from faircorner.shift import SimulatedLearner
+
 from server.demo.vehicles import (
     HERON,
     LINNET,
@@ -204,7 +204,8 @@ class _Loader:
             self._drive(lead, learner, index)
 
     def _member(self, username: str, name: str, role: Role, note: str = "") -> Member:
-        user = User.objects.create_user(username or f"{name.split()[0].lower()}-{self.school.pk}")
+        first = name.split(maxsplit=1)[0].lower()
+        user = User.objects.create_user(username or f"{first}-{self.school.pk}")
         if username:
             user.set_password(self.password)
             user.save()

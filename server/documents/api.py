@@ -1,10 +1,10 @@
 from dataclasses import replace
 
-from ninja import Router, Status
-
 from faircorner.documents import read_document
 from faircorner.documents.ground import ground_document
 from faircorner.ground import Ground, adjust, measures, with_behind
+from ninja import Router, Status
+
 from server.access import Caller, may
 from server.documents.models import Revision
 from server.documents.schemas import (

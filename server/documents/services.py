@@ -1,11 +1,11 @@
-"""Changes to documents: a new one, a new revision. Each is checked by the core before it is kept."""
+"""Changes to documents, each checked by the core before it is kept."""
 
 from typing import Any
 
 from django.db import transaction
-
 from faircorner.documents import read_document
 from faircorner.errors import InputError
+
 from server.documents.models import Document, Kind, Revision
 from server.errors import Stale
 from server.schools.models import Member, School

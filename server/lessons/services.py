@@ -6,11 +6,11 @@ from typing import Any
 from uuid import UUID
 
 from django.db import transaction
-
 from faircorner.documents import read_document, verdict_document
 from faircorner.documents.requests import finish_document
 from faircorner.errors import InputError
 from faircorner.tape import Readings, judge, locate
+
 from server.errors import Stale
 from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet

@@ -34,7 +34,8 @@ class CueSheet(models.Model):
         constraints = [
             models.UniqueConstraint(
                 fields=[
-                    "school", "learner", "vehicle", "seat", "ground", "method", "standard", "options",
+                    "school", "learner", "vehicle", "seat", "ground", "method", "standard",
+                    "options",
                 ],
                 name="one_sheet_for_one_docket",
             )

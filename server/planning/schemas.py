@@ -73,6 +73,7 @@ class CueOut(Schema):
     what: str
     target_x_m: float
     target_y_m: float
+    eye_m: tuple[float, float, float]
     through: str | None
     x_m: float
     y_m: float

@@ -7,7 +7,6 @@ from typing import Any
 
 from django.core.cache import cache
 from django.db import transaction
-
 from faircorner.cues import Method, make_plan, make_remedy
 from faircorner.documents import plan_document, read_document, read_options, remedy_document
 from faircorner.documents.requests import OptionsModel
@@ -15,6 +14,7 @@ from faircorner.errors import InputError
 from faircorner.ground import Band, Ground
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
+
 from server.documents.models import Kind, Revision
 from server.planning.models import CueSheet
 from server.schools.models import Member, Role, School

@@ -5,11 +5,11 @@ from typing import Any
 
 import numpy as np
 from django.db import transaction
-
 from faircorner.documents import read_document
 from faircorner.errors import InputError
 from faircorner.shift import advise, describe
 from faircorner.shift.finishes import LEVEL, MEASURED, least_count
+
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from server.planning.services import make_sheet

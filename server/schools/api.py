@@ -1,10 +1,10 @@
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
+from faircorner.errors import InputError
 from ninja import Router, Status
 from ninja.errors import HttpError
 from ninja.utils import check_csrf
 
-from faircorner.errors import InputError
 from server.access import Caller, may
 from server.errors import Problem
 from server.schools.models import Member, Role

@@ -274,6 +274,7 @@ def _mirrored_call(call: Call) -> Call:
     lateral = seen.along == "y"
     sighting = replace(
         seen,
+        eye=seen.eye * [1, -1, 1],
         y=-seen.y,
         bearing=-seen.bearing,
         offset=-seen.offset if lateral else seen.offset,

@@ -226,6 +226,7 @@ def _call(call: Call, number: int) -> dict[str, Any]:
                 "what": "nearest corner of the vehicle ahead",
                 "target_x_m": _figure(call.cue.target[0]),
                 "target_y_m": _figure(call.cue.target[1]),
+                "eye_m": np.round(seen.eye, 4).tolist(),
                 "through": seen.through,
                 "x_m": _figure(seen.x),
                 "y_m": _figure(seen.y),

@@ -17,10 +17,11 @@ _LAMP = 0.8
 _BESIDE = 0.4
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Sighting:
     """An outside thing as the driver sees it, metres in the vehicle's frame.
 
+    eye : (3,), the eye used, turned when the thing lies behind
     through : the pane it is seen through; None when the body hides it
     x, y, z : where the ray leaves the vehicle
     bearing : rad, left of straight ahead, as seen from the eye
@@ -29,6 +30,7 @@ class Sighting:
     offset : m from that feature to the image; forward (or left, for "y") positive
     """
 
+    eye: Floats
     through: str | None
     x: float
     y: float
@@ -108,16 +110,17 @@ def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height:
             if hit is not None:
                 spread = np.ptp(opening.corners, axis=0)
                 along = "x" if spread[0] >= spread[1] else "y"
-                return _sighting(vehicle, opening.name, hit, bearing, along)
+                return _sighting(vehicle, eye, opening.name, hit, bearing, along)
     hit, along = _leaving(vehicle, eye, np.array([x, y, levels[0]]))
-    return _sighting(vehicle, None, hit, bearing, along)
+    return _sighting(vehicle, eye, None, hit, bearing, along)
 
 
 def _sighting(
-    vehicle: Vehicle, through: str | None, hit: Floats, bearing: float, along: str
+    vehicle: Vehicle, eye: Floats, through: str | None, hit: Floats, bearing: float, along: str
 ) -> Sighting:
     feature, offset = _nearest(vehicle.features, hit, along)
     return Sighting(
+        eye=eye,
         through=through,
         x=float(hit[0]),
         y=float(hit[1]),

@@ -668,6 +668,12 @@ export interface components {
             target_x_m: number;
             /** Target Y M */
             target_y_m: number;
+            /** Eye M */
+            eye_m: [
+                number,
+                number,
+                number
+            ];
             /** Through */
             through: string | null;
             /** X M */

@@ -1,0 +1,123 @@
+/** What can be asked, as values that hooks and the cache share. */
+import { queryOptions, skipToken } from "@tanstack/react-query";
+import { api, dataOf } from "./client";
+import type { Docket, Kind, PlanOptions } from "./types";
+
+export interface DocketIds {
+  learner?: number;
+  seat?: number;
+  ground?: number;
+  method?: number;
+  standard?: number;
+}
+
+export const sessionQuery = queryOptions({
+  queryKey: ["session"],
+  queryFn: async ({ signal }) => dataOf(await api.GET("/api/session", { signal })),
+  staleTime: 5 * 60_000,
+});
+
+export const docketQuery = (ids: DocketIds) =>
+  queryOptions({
+    queryKey: ["docket", ids],
+    queryFn: async ({ signal }) =>
+      dataOf(await api.GET("/api/docket", { params: { query: ids }, signal })),
+  });
+
+export const peopleQuery = queryOptions({
+  queryKey: ["people"],
+  queryFn: async ({ signal }) => dataOf(await api.GET("/api/people", { signal })),
+});
+
+export const documentsQuery = (kind?: Kind) =>
+  queryOptions({
+    queryKey: ["documents", kind ?? "all"],
+    queryFn: async ({ signal }) =>
+      dataOf(await api.GET("/api/documents", { params: { query: kind ? { kind } : {} }, signal })),
+  });
+
+export const revisionsQuery = (document: number) =>
+  queryOptions({
+    queryKey: ["revisions", document],
+    queryFn: async ({ signal }) =>
+      dataOf(
+        await api.GET("/api/documents/{document_id}/revisions", {
+          params: { path: { document_id: document } },
+          signal,
+        }),
+      ),
+  });
+
+export const lessonsQuery = queryOptions({
+  queryKey: ["lessons"],
+  queryFn: async ({ signal }) => dataOf(await api.GET("/api/lessons", { signal })),
+});
+
+const revisionIds = (docket: Docket) => ({
+  vehicle: docket.vehicle.id,
+  seat: docket.seat.id,
+  ground: docket.ground.id,
+  method: docket.method.id,
+  standard: docket.standard.id,
+});
+
+export const planBody = (docket: Docket, options: PlanOptions) => ({
+  ...revisionIds(docket),
+  options,
+});
+
+export const planQuery = (docket: Docket, options: PlanOptions) => {
+  const body = planBody(docket, options);
+  return queryOptions({
+    queryKey: ["plan", body],
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan", { body, signal })),
+    staleTime: Number.POSITIVE_INFINITY, // it names revisions, and revisions never change
+  });
+};
+
+export const remedyQuery = (docket: Docket, options: PlanOptions, wanted: boolean) => {
+  const body = planBody(docket, options);
+  return queryOptions({
+    queryKey: ["remedy", body],
+    queryFn: wanted
+      ? async ({ signal }) => dataOf(await api.POST("/api/plan/remedy", { body, signal })) ?? null
+      : skipToken,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
+
+export const sheetQuery = (sheet: number | null) =>
+  queryOptions({
+    queryKey: ["sheet", sheet],
+    queryFn:
+      sheet === null
+        ? skipToken
+        : async ({ signal }) =>
+            dataOf(
+              await api.GET("/api/sheets/{sheet_id}", {
+                params: { path: { sheet_id: sheet } },
+                signal,
+              }),
+            ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const attemptsQuery = (sheet: number | null) =>
+  queryOptions({
+    queryKey: ["attempts", sheet],
+    queryFn:
+      sheet === null
+        ? skipToken
+        : async ({ signal }) =>
+            dataOf(await api.GET("/api/attempts", { params: { query: { sheet } }, signal })),
+  });
+
+export const setsQuery = (sheet: number | null) =>
+  queryOptions({
+    queryKey: ["sets", sheet],
+    queryFn:
+      sheet === null
+        ? skipToken
+        : async ({ signal }) =>
+            dataOf(await api.GET("/api/sets", { params: { query: { sheet } }, signal })),
+  });

@@ -1,0 +1,105 @@
+/** Short names for what the generated client calls by its schema. */
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+
+export type Session = Schemas["SessionOut"];
+export type School = Schemas["SchoolOut"];
+export type Person = Schemas["PersonOut"];
+export type Docket = Schemas["DocketOut"];
+export type Revision = Schemas["RevisionOut"];
+export type DocumentEntry = Schemas["DocumentOut"];
+export type Kind = DocumentEntry["kind"];
+export type Plan = Schemas["PlanOut"];
+export type PlanOptions = Schemas["OptionsIO"];
+export type Call = Schemas["CallOut"];
+export type Look = Schemas["LookOut"];
+export type PathPoint = Schemas["PathPoint"];
+export type Pose = Schemas["PoseOut"];
+export type Remedy = Schemas["RemedyOut"];
+export type Sheet = Schemas["SheetOut"];
+export type Attempt = Schemas["AttemptOut"];
+export type Notes = Schemas["Notes"];
+export type Readings = Schemas["ReadingsIO"];
+export type Tape = Schemas["TapeOut"];
+export type Finding = Schemas["FindingOut"];
+export type FinishSet = Schemas["SetOut"];
+export type Lesson = Schemas["LessonOut"];
+export type GroundState = Schemas["GroundOut"];
+export type Problem = Schemas["Problem"];
+
+/** Lengths in metres, as everywhere between the server and the drawing. */
+export type Metres = number;
+export type Point = readonly [Metres, Metres];
+
+export interface VehicleBody {
+  name: string;
+  class: string;
+  length_m: Metres;
+  width_m: Metres;
+  mirror_width_m: Metres;
+  wheelbase_m: Metres;
+  front_overhang_m: Metres;
+  track_front_m: Metres;
+  track_rear_m: Metres;
+  tyre_width_m: Metres;
+  corner_cut_m: Metres;
+  steering: {
+    lock_turns: number;
+    kerb_circle_m: Metres;
+    circles: { turns: number; kerb_circle_m: Metres }[];
+  };
+  features: { name: string; x_m: Metres; y_m: Metres; z_m: Metres }[];
+  glass: { name: string; polygon_m: [Metres, Metres, Metres][] }[];
+}
+
+export interface Point3 {
+  x_m: Metres;
+  y_m: Metres;
+  z_m: Metres;
+}
+
+export interface SeatBody {
+  name: string;
+  eye: Point3;
+  eye_looking_back: Point3 | null;
+}
+
+export interface GroundBody {
+  name: string;
+  side: "left" | "right";
+  road_width_m: Metres;
+  edges: { name: string; kind: string; points_m: Point[] }[];
+  obstacles: { name: string; kind: string; polygon_m: Point[]; height_m: Metres }[];
+  goal: { ahead: string; behind: string | null; kerb_m: Metres; ahead_m: Metres };
+}
+
+export interface MethodBody {
+  name: string;
+  why: string;
+  turns_per_metre: number;
+  start: { own: string; landmark: string; metres: Metres; gap_m: Metres };
+  steps: {
+    name: string;
+    say: string;
+    gear: "forward" | "reverse";
+    wheel: { way: "toward" | "away" | "straight"; of_lock: number };
+    until: { kind: string; angle?: unknown };
+    looks: string[];
+  }[];
+}
+
+export interface StandardBody {
+  name: string;
+  authority: string;
+  dated: string;
+  small_allowed: number;
+  limits: {
+    measure: string;
+    small: [number | null, number | null] | null;
+    serious: [number | null, number | null] | null;
+    ends: [number | null, number | null] | null;
+  }[];
+}
+
+export const bodyOf = <T>(revision: Revision): T => revision.body as unknown as T;

@@ -1,0 +1,96 @@
+/** A kerb, its footpath, the parked vehicles and the road's middle. */
+import type { GroundBody, Point } from "../api/types";
+import { ink } from "../theme";
+import { useFrame } from "./frame";
+
+const KERB_STONE = 0.15;
+
+export const KerbScene = ({ ground }: { ground: GroundBody }) => {
+  const frame = useFrame();
+  const { left, right, top, bottom } = frame.bounds;
+  const away = ground.side === "left" ? -1 : 1;
+  const pathEdge = away < 0 ? top : bottom;
+  const band = (from: number, to: number): Point[] => [
+    [left, from],
+    [right, from],
+    [right, to],
+    [left, to],
+  ];
+  const farKerb = away * ground.road_width_m;
+  const far = away < 0 ? bottom : top;
+  const middle = farKerb / 2;
+  return (
+    <g>
+      <path d={frame.path(band(0, pathEdge), true)} fill={ink.footpath} />
+      <path d={frame.path(band(0, -away * KERB_STONE), true)} fill="#E6DECB" />
+      <KerbJoints side={-away} />
+      <path d={frame.path(band(farKerb, far), true)} fill={ink.footpath} />
+      <path d={frame.path(band(farKerb, farKerb + away * KERB_STONE), true)} fill="#E6DECB" />
+      <path
+        d={frame.path([
+          [left, middle],
+          [right, middle],
+        ])}
+        stroke={ink.chalk}
+        strokeOpacity={0.8}
+        strokeWidth={Math.max(2, 0.1 * frame.scale)}
+        strokeDasharray={`${2 * frame.scale} ${2 * frame.scale}`}
+      />
+      {ground.obstacles.map((obstacle) => (
+        <Parked key={obstacle.name} name={obstacle.name} polygon={obstacle.polygon_m} />
+      ))}
+      <text
+        x={12}
+        y={away < 0 ? 18 : frame.height - 10}
+        fill={ink.ink}
+        fontSize={13}
+        fontWeight={650}
+      >
+        footpath
+      </text>
+    </g>
+  );
+};
+
+const KerbJoints = ({ side }: { side: number }) => {
+  const frame = useFrame();
+  const first = Math.ceil(frame.bounds.left);
+  const joints = Array.from({ length: Math.ceil(frame.bounds.right) - first }, (_, i) => first + i);
+  return (
+    <path
+      d={joints
+        .map((x) =>
+          frame.path([
+            [x, 0],
+            [x, side * KERB_STONE],
+          ]),
+        )
+        .join("")}
+      stroke={ink.soft}
+      strokeWidth={0.7}
+    />
+  );
+};
+
+const Parked = ({ name, polygon }: { name: string; polygon: readonly Point[] }) => {
+  const frame = useFrame();
+  const xs = polygon.map(([x]) => x);
+  const ys = polygon.map(([, y]) => y);
+  const x = (Math.min(...xs) + Math.max(...xs)) / 2;
+  const y = (Math.min(...ys) + Math.max(...ys)) / 2;
+  return (
+    <g>
+      <path d={frame.path(polygon, true)} fill={ink.parked} stroke={ink.chalk} strokeWidth={1.5} />
+      <text
+        x={frame.x(x)}
+        y={frame.y(y) + 5}
+        fill="#fff"
+        fontSize={13}
+        textAnchor="middle"
+        fontWeight={600}
+      >
+        {name}
+      </text>
+    </g>
+  );
+};

@@ -1,0 +1,224 @@
+/** The manoeuvre over metres rolled: calls with their windows, hands, eyes. */
+import Box from "@mui/material/Box";
+import { type KeyboardEvent, type PointerEvent, useMemo } from "react";
+import type { Metres, Plan } from "../api/types";
+import { short, shortUnit } from "../shell/units";
+import { useUnits } from "../shell/useDocket";
+import { ink } from "../theme";
+import { CallDisc } from "./marks";
+import { RibbonLooks } from "./RibbonLooks";
+import { useSize } from "./useSize";
+
+const LEFT = 92;
+const RIGHT = 30;
+const LANES = { call: 26, top: 50, middle: 84, bottom: 118, eyes: 142, axis: 168 } as const;
+export const RIBBON_HEIGHT = 182;
+
+interface Props {
+  plan: Plan;
+  lockTurns: number;
+  toward: 1 | -1;
+  s: Metres | null;
+  active: number;
+  onScrub: (s: Metres | null) => void;
+  onCall: (number: number) => void;
+}
+
+export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: Props) => {
+  const [ref, { width }] = useSize();
+  const total = plan.path.at(-1)?.s_m ?? 1;
+  const x = (m: Metres) => LEFT + (m / total) * Math.max(width - LEFT - RIGHT, 1);
+  const point = (event: PointerEvent) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const share = (event.clientX - box.left - LEFT) / Math.max(width - LEFT - RIGHT, 1);
+    onScrub(Math.min(Math.max(share, 0), 1) * total);
+  };
+  const key = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: -0.1, ArrowRight: 0.1 }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    onScrub(Math.min(Math.max((s ?? 0) + step, 0), total));
+  };
+  return (
+    <Box
+      ref={ref}
+      role="slider"
+      tabIndex={0}
+      aria-label="Metres rolled"
+      aria-valuemin={0}
+      aria-valuemax={Number(total.toFixed(2))}
+      aria-valuenow={Number((s ?? 0).toFixed(2))}
+      onPointerMove={point}
+      onPointerDown={point}
+      onPointerLeave={(e) => e.pointerType === "mouse" && onScrub(null)}
+      onKeyDown={key}
+      sx={{ height: RIBBON_HEIGHT, touchAction: "pan-y", cursor: "ew-resize" }}
+    >
+      {width > 0 && (
+        <svg width={width} height={RIBBON_HEIGHT} style={{ display: "block" }} aria-hidden="true">
+          <Lanes width={width} lockTurns={lockTurns} />
+          <Axis total={total} x={x} />
+          <Hands plan={plan} lockTurns={lockTurns} toward={toward} x={x} />
+          <Windows plan={plan} x={x} active={active} onCall={onCall} />
+          <RibbonLooks looks={plan.looks} x={x} y={LANES.eyes} end={width - 8} />
+          {s !== null && (
+            <path
+              d={`M${x(s)} 8V${LANES.axis - 8}`}
+              stroke={ink.coral}
+              strokeWidth={2}
+              data-testid="scrub"
+            />
+          )}
+        </svg>
+      )}
+    </Box>
+  );
+};
+
+const Lanes = ({ width, lockTurns }: { width: number; lockTurns: number }) => (
+  <g fontSize={12} fill={ink.ink}>
+    <text x={10} y={LANES.call + 4} fontWeight={700}>
+      Calls
+    </text>
+    <text x={10} y={LANES.middle + 4} fontWeight={700}>
+      Hands
+    </text>
+    <text x={10} y={LANES.eyes + 4} fontWeight={700}>
+      Eyes
+    </text>
+    <g fontSize={11} fill={ink.soft} textAnchor="end">
+      <text x={LEFT - 6} y={LANES.top + 4}>
+        to kerb {lockTurns}
+      </text>
+      <text x={LEFT - 6} y={LANES.bottom + 4}>
+        away {lockTurns}
+      </text>
+    </g>
+    <path d={`M${LEFT} ${LANES.middle}H${width - RIGHT}`} stroke={ink.line} />
+  </g>
+);
+
+const Axis = ({ total, x }: { total: Metres; x: (m: Metres) => number }) => (
+  <g fontSize={11} fill={ink.soft} textAnchor="middle">
+    {Array.from({ length: Math.floor(total) + 1 }, (_, i) => i).map((m) => (
+      <text key={m} x={x(m)} y={LANES.axis + 8}>
+        {m}
+      </text>
+    ))}
+    <text x={LEFT - 6} y={LANES.axis + 8} textAnchor="end">
+      metres rolled
+    </text>
+  </g>
+);
+
+const Hands = ({
+  plan,
+  lockTurns,
+  toward,
+  x,
+}: Pick<Props, "plan" | "lockTurns" | "toward"> & { x: (m: Metres) => number }) => {
+  const line = useMemo(
+    () =>
+      plan.path
+        .map((p, i) => {
+          const y = LANES.middle - ((p.turns * toward) / lockTurns) * (LANES.middle - LANES.top);
+          return `${i ? "L" : "M"}${x(p.s_m).toFixed(1)} ${y.toFixed(1)}`;
+        })
+        .join(""),
+    [plan, lockTurns, toward, x],
+  );
+  return <path d={line} fill="none" stroke={ink.ink} strokeWidth={2.5} strokeLinejoin="round" />;
+};
+
+const Windows = ({
+  plan,
+  x,
+  active,
+  onCall,
+}: Pick<Props, "plan" | "active" | "onCall"> & { x: (m: Metres) => number }) => {
+  const units = useUnits();
+  const end = plan.path.at(-1)?.s_m ?? 0;
+  return (
+    <g>
+      {plan.calls.map((call) => {
+        const from = Math.max(call.s_m - (call.early_m ?? call.s_m), 0);
+        const to = Math.min(call.s_m + (call.late_m ?? end), end);
+        const last = call.number === plan.calls.length;
+        return (
+          <g key={call.number} data-window={call.number}>
+            <rect
+              x={x(from)}
+              y={10}
+              width={Math.max(x(to) - x(from), 1)}
+              height={LANES.bottom - 6}
+              fill={ink.marigold}
+              opacity={0.28}
+            />
+            <path
+              d={`M${x(call.s_m)} 10V${LANES.eyes + 8}`}
+              stroke={ink.teal}
+              strokeWidth={2}
+            />
+            {call.told_s_m !== call.s_m && (
+              <path
+                d={`M${x(call.told_s_m)} 10V${LANES.bottom}`}
+                stroke={ink.coral}
+                strokeWidth={2}
+                strokeDasharray="4 3"
+              />
+            )}
+            <Edge x={x(from)} value={call.early_m} side="early" units={units} />
+            <Edge x={x(to)} value={call.late_m} side="late" units={units} />
+            {/* The ribbon as a whole is the keyboard's slider; a disc is a shortcut for the hand. */}
+            {/* biome-ignore lint/a11y/noStaticElementInteractions: see above */}
+            <g onPointerDown={() => onCall(call.number)} style={{ cursor: "pointer" }}>
+              <CallDisc
+                x={x(call.s_m)}
+                y={LANES.call}
+                label={String(call.number)}
+                stop={last}
+                active={active === call.number}
+              />
+            </g>
+          </g>
+        );
+      })}
+      <text x={x(end)} y={LANES.axis - 12} fontSize={11} fill={ink.soft} textAnchor="end">
+        early and late in {shortUnit(units)}
+      </text>
+    </g>
+  );
+};
+
+const Edge = ({
+  x,
+  value,
+  side,
+  units,
+}: {
+  x: number;
+  value: Metres | null;
+  side: "early" | "late";
+  units: "metric" | "imperial";
+}) => {
+  const early = side === "early";
+  const colour = early ? ink.ochre : ink.plum;
+  const text = value === null ? "free" : short(value, units);
+  return (
+    <g transform={`translate(${x + (early ? -3 : 3)} ${LANES.call})`} fill={colour}>
+      <path d={early ? "M-1 -5 -9 0l8 5Z" : "M1 -5 9 0l-8 5Z"} />
+      <text
+        x={early ? -12 : 12}
+        y={4}
+        fontSize={12}
+        fontWeight={700}
+        textAnchor={early ? "end" : "start"}
+        stroke={ink.sheet}
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {text}
+      </text>
+    </g>
+  );
+};

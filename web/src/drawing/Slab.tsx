@@ -1,0 +1,59 @@
+/** The plan: tarmac and chalk, to scale, the same drawing in every station. */
+import Box from "@mui/material/Box";
+import type { ReactNode } from "react";
+import { ink } from "../theme";
+import { type Bounds, FrameProvider, makeFrame } from "./frame";
+import { useSize } from "./useSize";
+
+interface Props {
+  bounds: Bounds;
+  label: string;
+  children: ReactNode;
+  overlay?: ReactNode;
+}
+
+/** `children` are SVG, `overlay` are controls laid over it; both find the frame by useFrame. */
+export const Slab = ({ bounds, label, children, overlay }: Props) => {
+  const [ref, { width, height }] = useSize();
+  const ready = width > 0 && height > 0;
+  const frame = makeFrame(Math.max(width, 1), Math.max(height, 1), bounds);
+  return (
+    <Box
+      ref={ref}
+      sx={{
+        position: "relative",
+        width: "100%",
+        height: "100%",
+        borderRadius: 2,
+        overflow: "hidden",
+        background: ink.tarmac,
+      }}
+    >
+      {ready && (
+        <FrameProvider value={frame}>
+          <svg
+            width={width}
+            height={height}
+            role="img"
+            aria-label={label}
+            data-scale={frame.scale}
+            style={{ display: "block", position: "absolute" }}
+          >
+            {children}
+            <ScaleBar scale={frame.scale} width={width} height={height} />
+          </svg>
+          {overlay}
+        </FrameProvider>
+      )}
+    </Box>
+  );
+};
+
+const ScaleBar = ({ scale, width, height }: { scale: number; width: number; height: number }) => (
+  <g transform={`translate(${width - scale - 16} ${height - 12})`} aria-hidden="true">
+    <path d={`M0 -5V0H${scale}V-5`} fill="none" stroke={ink.chalk} strokeWidth={1.5} />
+    <text x={scale / 2} y={-4} fill={ink.chalk} fontSize={11} textAnchor="middle">
+      1 m
+    </text>
+  </g>
+);

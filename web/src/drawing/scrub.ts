@@ -1,0 +1,22 @@
+/** Where the vehicle is after so many metres, between the path's samples. */
+import type { Metres, PathPoint } from "../api/types";
+
+export const at = (path: readonly PathPoint[], s: Metres): PathPoint => {
+  const last = path.at(-1);
+  if (!last) throw new Error("at: a plan without a path; draw it only once it has come");
+  const index = path.findIndex((p) => p.s_m >= s);
+  if (index < 0) return last;
+  const b = path[index] ?? last;
+  const a = path[index - 1] ?? b;
+  const span = b.s_m - a.s_m;
+  const t = span > 0 ? (s - a.s_m) / span : 0;
+  const mix = (from: number, to: number) => from + (to - from) * t;
+  return {
+    s_m: s,
+    x_m: mix(a.x_m, b.x_m),
+    y_m: mix(a.y_m, b.y_m),
+    heading_deg: mix(a.heading_deg, b.heading_deg),
+    turns: mix(a.turns, b.turns),
+    leg: b.leg,
+  };
+};

@@ -1,0 +1,73 @@
+/** Who is signed in, and which station they stand in. */
+import Box from "@mui/material/Box";
+import { useSuspenseQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
+import { Navigate, Outlet, Route, Routes } from "react-router";
+import { sessionQuery } from "../api/queries";
+import { CuesStation } from "../stations/cues/CuesStation";
+import { DocketBar } from "./DocketBar";
+import { ErrorBoundary, Waiting } from "./states";
+import { Rail } from "./Rail";
+import { SignIn } from "./SignIn";
+import { useRememberDocket } from "./useDocket";
+import { useShortcuts } from "./useShortcuts";
+
+const SeatStation = lazy(() => import("../stations/seat/SeatStation"));
+const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
+const DriveStation = lazy(() => import("../stations/drive/DriveStation"));
+const TapeStation = lazy(() => import("../stations/tape/TapeStation"));
+const ShiftStation = lazy(() => import("../stations/shift/ShiftStation"));
+const People = lazy(() => import("../desk/People"));
+const Diary = lazy(() => import("../desk/Diary"));
+const Garage = lazy(() => import("../desk/Garage"));
+const Standards = lazy(() => import("../desk/Standards"));
+
+export const App = () => (
+  <ErrorBoundary>
+    <Suspense fallback={<Waiting />}>
+      <Gate />
+    </Suspense>
+  </ErrorBoundary>
+);
+
+const Gate = () => {
+  const { data } = useSuspenseQuery(sessionQuery);
+  if (!data.person) return <SignIn />;
+  return (
+    <Routes>
+      <Route element={<House />}>
+        <Route path="/seat" element={<SeatStation />} />
+        <Route path="/ground" element={<GroundStation />} />
+        <Route path="/cues" element={<CuesStation />} />
+        <Route path="/drive" element={<DriveStation />} />
+        <Route path="/tape" element={<TapeStation />} />
+        <Route path="/shift" element={<ShiftStation />} />
+        <Route path="/people" element={<People />} />
+        <Route path="/diary" element={<Diary />} />
+        <Route path="/garage" element={<Garage />} />
+        <Route path="/standards" element={<Standards />} />
+        <Route path="*" element={<Navigate to="/cues" replace />} />
+      </Route>
+    </Routes>
+  );
+};
+
+const House = () => {
+  useRememberDocket();
+  useShortcuts();
+  return (
+    <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column" }}>
+      <DocketBar />
+      <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>
+        <Rail />
+        <Box component="main" sx={{ flex: 1, minWidth: 0, p: 1.5, overflow: "auto" }}>
+          <ErrorBoundary>
+            <Suspense fallback={<Waiting />}>
+              <Outlet />
+            </Suspense>
+          </ErrorBoundary>
+        </Box>
+      </Box>
+    </Box>
+  );
+};

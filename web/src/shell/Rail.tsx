@@ -1,0 +1,112 @@
+/** The rail: the round in its order, then the desk. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Divider from "@mui/material/Divider";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { NavLink, useLocation } from "react-router";
+import { api } from "../api/client";
+import { ink } from "../theme";
+import { DESK, STATIONS } from "./stations";
+import { useDocket } from "./useDocket";
+
+export const Rail = () => {
+  const docket = useDocket();
+  const { search, pathname } = useLocation();
+  return (
+    <Box
+      component="nav"
+      aria-label="Stations"
+      sx={{
+        width: 92,
+        flexShrink: 0,
+        background: "#E3DBCB",
+        p: 1,
+        display: "flex",
+        flexDirection: "column",
+        gap: 0.5,
+        overflowY: "auto",
+        "@media print": { display: "none" },
+      }}
+    >
+      {STATIONS.map((station, i) => {
+        const here = pathname === station.path;
+        const filled = station.filled(docket);
+        return (
+          <Box
+            key={station.path}
+            component={NavLink}
+            to={{ pathname: station.path, search }}
+            aria-label={`${i + 1} ${station.name}`}
+            title={`${station.name} (key ${i + 1})`}
+            sx={{
+              display: "grid",
+              placeItems: "center",
+              gap: 0.25,
+              py: 0.9,
+              borderRadius: 2,
+              textDecoration: "none",
+              fontWeight: 650,
+              fontSize: 14,
+              color: here ? "#fff" : ink.ink,
+              background: here ? ink.teal : "transparent",
+              "&:focus-visible": { outline: `3px solid ${ink.coral}` },
+            }}
+          >
+            <Box
+              sx={{
+                width: 28,
+                height: 28,
+                borderRadius: "50%",
+                display: "grid",
+                placeItems: "center",
+                fontSize: 14,
+                fontWeight: 750,
+                border: `2px solid ${here ? "#fff" : filled ? ink.teal : ink.soft}`,
+                background: filled ? (here ? "#fff" : ink.teal) : "transparent",
+                color: filled ? (here ? ink.teal : "#fff") : here ? "#fff" : ink.soft,
+              }}
+            >
+              {i + 1}
+            </Box>
+            {station.name}
+          </Box>
+        );
+      })}
+      <Divider sx={{ my: 1 }} />
+      {DESK.map((desk) => (
+        <Button
+          key={desk.path}
+          component={NavLink}
+          to={{ pathname: desk.path, search }}
+          size="small"
+          sx={{
+            minHeight: 34,
+            color: ink.ink,
+            px: 0.5,
+            "&.active": { background: ink.teal, color: "#fff" },
+          }}
+        >
+          {desk.name}
+        </Button>
+      ))}
+      <Box sx={{ flex: 1 }} />
+      <SignOut />
+    </Box>
+  );
+};
+
+const SignOut = () => {
+  const client = useQueryClient();
+  const close = useMutation({
+    mutationFn: () => api.DELETE("/api/session"),
+    onSuccess: () => {
+      client.clear();
+      window.location.assign("/");
+    },
+  });
+  return (
+    <Button size="small" sx={{ color: ink.soft }} onClick={() => close.mutate()}>
+      Sign out
+    </Button>
+  );
+};

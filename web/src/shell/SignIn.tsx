@@ -1,0 +1,60 @@
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, dataOf } from "../api/client";
+import { sessionQuery } from "../api/queries";
+import { ink } from "../theme";
+import { Mark } from "./Mark";
+
+export const SignIn = () => {
+  const client = useQueryClient();
+  const [username, setUsername] = useState("");
+  const [password, setPassword] = useState("");
+  const open = useMutation({
+    mutationFn: async () =>
+      dataOf(await api.POST("/api/session", { body: { username, password } })),
+    onSuccess: (session) => client.setQueryData(sessionQuery.queryKey, session),
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    open.mutate();
+  };
+  return (
+    <Box sx={{ minHeight: "100dvh", display: "grid", placeItems: "center", background: ink.ink }}>
+      <Paper component="form" onSubmit={submit} sx={{ p: 4, width: 400, display: "grid", gap: 2 }}>
+        <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
+          <Mark size={44} />
+          <Typography variant="h1">Fair Corner</Typography>
+        </Box>
+        <Typography color="text.secondary">
+          The cue this driver will see, in this vehicle, at the moment to act.
+        </Typography>
+        {open.error && <Alert severity="error">{open.error.message}</Alert>}
+        <TextField
+          label="Name"
+          value={username}
+          onChange={(e) => setUsername(e.target.value)}
+          autoComplete="username"
+          autoFocus
+          required
+        />
+        <TextField
+          label="Password"
+          type="password"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+          autoComplete="current-password"
+          required
+        />
+        <Button type="submit" variant="contained" size="large" loading={open.isPending}>
+          Sign in
+        </Button>
+      </Paper>
+    </Box>
+  );
+};

@@ -1,0 +1,75 @@
+/** Empty, loading and failing: said the same way everywhere. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import CircularProgress from "@mui/material/CircularProgress";
+import Typography from "@mui/material/Typography";
+import { useQueryClient } from "@tanstack/react-query";
+import { Component, type ReactNode } from "react";
+import { ApiError } from "../api/client";
+
+export const Waiting = ({ what = "One moment" }: { what?: string }) => (
+  <Box role="status" sx={{ display: "flex", gap: 2, alignItems: "center", p: 4 }}>
+    <CircularProgress size={24} /> <Typography>{what}…</Typography>
+  </Box>
+);
+
+export const Nothing = ({ title, children }: { title: string; children: ReactNode }) => (
+  <Box sx={{ p: 4, maxWidth: 560 }}>
+    <Typography variant="h2" gutterBottom>
+      {title}
+    </Typography>
+    {children}
+  </Box>
+);
+
+export const Failure = ({ error, retry }: { error: unknown; retry?: () => void }) => (
+  <Alert
+    severity="error"
+    action={
+      retry && (
+        <Button color="inherit" onClick={retry}>
+          Try again
+        </Button>
+      )
+    }
+  >
+    {error instanceof Error ? error.message : String(error)}
+  </Alert>
+);
+
+interface BoundaryState {
+  error: unknown;
+}
+
+/** Catches what a query or a drawing threw, says it, and offers another try. */
+export class ErrorBoundary extends Component<{ children: ReactNode }, BoundaryState> {
+  override state: BoundaryState = { error: null };
+
+  static getDerivedStateFromError(error: unknown): BoundaryState {
+    return { error };
+  }
+
+  override render() {
+    if (this.state.error === null) return this.props.children;
+    return <Fallen error={this.state.error} again={() => this.setState({ error: null })} />;
+  }
+}
+
+const Fallen = ({ error, again }: { error: unknown; again: () => void }) => {
+  const client = useQueryClient();
+  const retry = () => {
+    void client.resetQueries({ predicate: (q) => q.state.status === "error" }).then(again);
+  };
+  const lost = error instanceof ApiError && error.status === 404;
+  return (
+    <Box sx={{ p: 4, maxWidth: 620 }}>
+      <Failure error={error} retry={retry} />
+      {lost && (
+        <Button href="/cues" sx={{ mt: 2 }} onClick={() => localStorage.clear()}>
+          Start with the first of everything
+        </Button>
+      )}
+    </Box>
+  );
+};

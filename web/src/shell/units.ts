@@ -1,0 +1,67 @@
+/** Figures as people say them, in the school's units; and what they type, back to metres. */
+import type { School } from "../api/types";
+
+export type Units = School["units"];
+
+const INCH = 0.0254;
+
+const feetAndInches = (metres: number, step: number) => {
+  const total = Math.round(Math.abs(metres) / INCH / step) * step;
+  const feet = Math.floor(total / 12);
+  const inches = total - feet * 12;
+  const sign = metres < 0 && total > 0 ? "−" : "";
+  if (feet === 0) return `${sign}${inches} in`;
+  return `${sign}${feet} ft ${inches} in`;
+};
+
+const minus = (text: string) => text.replace("-", "−");
+
+/** A length rounded as the tape gives it: centimetres, or half inches. */
+export const length = (metres: number | null | undefined, units: Units): string => {
+  if (metres === null || metres === undefined) return "–";
+  if (units === "imperial") return feetAndInches(metres, 0.5);
+  if (Math.abs(metres) < 0.995) return minus(`${Math.round(metres * 100)} cm`);
+  return minus(`${metres.toFixed(2)} m`);
+};
+
+/** A length rounded as a driver can act on it: 5 cm, or 2 inches. */
+export const roughly = (metres: number, units: Units): string =>
+  units === "imperial"
+    ? feetAndInches(metres, 2)
+    : length(Math.round(metres * 20) / 20, units);
+
+/** The bare number for a label that has no room for a unit: centimetres, or inches. */
+export const short = (metres: number, units: Units): string =>
+  `${Math.round(units === "imperial" ? metres / INCH : metres * 100)}`;
+
+export const shortUnit = (units: Units): string => (units === "imperial" ? "in" : "cm");
+
+export const degrees = (value: number | null | undefined, digits = 0): string =>
+  value === null || value === undefined ? "–" : minus(`${value.toFixed(digits)}°`);
+
+export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** Hand-wheel turns in quarters where that is honest, else with two digits. */
+export const turns = (value: number): string => {
+  const amount = Math.abs(value);
+  return `${Number(amount.toFixed(2))} ${amount === 1 ? "turn" : "turns"}`;
+};
+
+const NUMBER = "([+−-]?\\d+(?:[.,]\\d+)?)";
+const number = (text: string | undefined) =>
+  text === undefined ? Number.NaN : Number(text.replace("−", "-").replace(",", "."));
+
+/**
+ * Metres from what was typed, or null when it is no length. A bare number is in `bare`
+ * units; a unit that was typed wins.
+ */
+export const parseLength = (typed: string, bare: "m" | "cm" | "in" | "ft"): number | null => {
+  const text = typed.trim().toLowerCase();
+  const feet = new RegExp(`^${NUMBER}\\s*(?:ft|')\\s*(?:${NUMBER}\\s*(?:in|")?)?$`).exec(text);
+  if (feet) return number(feet[1]) * 12 * INCH + (feet[2] ? number(feet[2]) * INCH : 0);
+  const plain = new RegExp(`^${NUMBER}\\s*(mm|cm|m|in|")?$`).exec(text);
+  if (!plain) return null;
+  const unit = plain[2] === '"' ? "in" : (plain[2] ?? bare);
+  const scale = { mm: 0.001, cm: 0.01, m: 1, in: INCH, ft: 12 * INCH }[unit] ?? 1;
+  return number(plain[1]) * scale;
+};

@@ -1,0 +1,75 @@
+/** The docket: five choices in the address, remembered between visits, shared by all stations. */
+import { useSuspenseQuery } from "@tanstack/react-query";
+import { useCallback, useEffect, useMemo } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { type DocketIds, docketQuery, sessionQuery } from "../api/queries";
+import type { School } from "../api/types";
+
+const STUBS = ["learner", "seat", "ground", "method", "standard"] as const;
+const keyFor = (school: number) => `fair-corner/docket/${school}`;
+
+const fromText = (read: (stub: string) => string | null): DocketIds => {
+  const ids: DocketIds = {};
+  for (const stub of STUBS) {
+    const value = Number(read(stub));
+    if (Number.isInteger(value) && value > 0) ids[stub] = value;
+  }
+  return ids;
+};
+
+export const useSchool = (): School => {
+  const { data } = useSuspenseQuery(sessionQuery);
+  if (!data.school) throw new Error("useSchool: nobody is signed in; render inside <App>");
+  return data.school;
+};
+
+export const useUnits = () => useSchool().units;
+
+export const useRole = () => useSuspenseQuery(sessionQuery).data.person?.role ?? "learner";
+
+export const useDocketIds = (): DocketIds => {
+  const school = useSchool();
+  const [search] = useSearchParams();
+  return useMemo(() => {
+    const asked = fromText((stub) => search.get(stub));
+    if (Object.keys(asked).length > 0) return asked;
+    const kept = JSON.parse(localStorage.getItem(keyFor(school.id)) ?? "{}");
+    return fromText((stub) => kept[stub] ?? null);
+  }, [search, school.id]);
+};
+
+export const useDocket = () => useSuspenseQuery(docketQuery(useDocketIds())).data;
+
+/** Changes stubs; every station follows, and the address can be sent to somebody else. */
+export const useChangeDocket = () => {
+  const ids = useDocketIds();
+  const navigate = useNavigate();
+  return useCallback(
+    (change: DocketIds) => {
+      const next = new URLSearchParams();
+      for (const [stub, id] of Object.entries({ ...ids, ...change })) next.set(stub, String(id));
+      navigate({ search: next.toString() });
+    },
+    [ids, navigate],
+  );
+};
+
+/** Writes the resolved docket into the address and the memory of this browser. */
+export const useRememberDocket = () => {
+  const school = useSchool();
+  const docket = useDocket();
+  const [search, setSearch] = useSearchParams();
+  useEffect(() => {
+    const ids = {
+      learner: docket.learner.id,
+      seat: docket.seat.document_id,
+      ground: docket.ground.document_id,
+      method: docket.method.document_id,
+      standard: docket.standard.document_id,
+    };
+    localStorage.setItem(keyFor(school.id), JSON.stringify(ids));
+    const next = new URLSearchParams(search);
+    for (const stub of STUBS) next.set(stub, String(ids[stub]));
+    if (next.toString() !== search.toString()) setSearch(next, { replace: true });
+  }, [docket, school.id, search, setSearch]);
+};

@@ -1,0 +1,44 @@
+/** Editing a document: a draft that survives, an undo, and a save that makes a new revision. */
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, dataOf } from "../api/client";
+import type { Revision } from "../api/types";
+import { useStored } from "./useStored";
+
+export const useRevise = <Body extends object>(revision: Revision) => {
+  const client = useQueryClient();
+  const key = `fair-corner/draft/${revision.id}`;
+  const [history, setHistory, forget] = useStored<Body[]>(key, []);
+  const body = history.at(-1) ?? (revision.body as unknown as Body);
+  const save = useMutation({
+    mutationFn: async () =>
+      dataOf(
+        await api.POST("/api/documents/{document_id}/revisions", {
+          params: { path: { document_id: revision.document_id } },
+          body: { based_on: revision.number, body: body as Record<string, never> },
+        }),
+      ),
+    onSuccess: async () => {
+      forget();
+      await client.invalidateQueries({ queryKey: ["docket"] });
+      await client.invalidateQueries({ queryKey: ["documents"] });
+    },
+  });
+  const clear = () => {
+    save.reset();
+    forget();
+  };
+  return {
+    body,
+    changed: history.length > 0,
+    edit: (next: Body) => {
+      save.reset();
+      setHistory([...history.slice(-50), next]);
+    },
+    undo: () => {
+      save.reset();
+      setHistory(history.slice(0, -1));
+    },
+    clear,
+    save,
+  };
+};

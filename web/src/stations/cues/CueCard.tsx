@@ -1,0 +1,58 @@
+/** The call being explained: its sight picture, its sentence, how sharp it is. */
+import Box from "@mui/material/Box";
+import Chip from "@mui/material/Chip";
+import Paper from "@mui/material/Paper";
+import Tooltip from "@mui/material/Tooltip";
+import Typography from "@mui/material/Typography";
+import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
+import { SightPicture } from "../../drawing/SightPicture";
+import { useUnits } from "../../shell/useDocket";
+import { length } from "../../shell/units";
+import { cueSentence, leanSentence } from "./words";
+
+interface Props {
+  call: Call;
+  pose: Pose;
+  vehicle: VehicleBody;
+  ground: GroundBody;
+  plan: Plan;
+  method: MethodBody;
+}
+
+export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) => {
+  const units = useUnits();
+  const cue = call.cues[0];
+  const shift = call.told_s_m - call.s_m;
+  const assumed = `Assumes an eye that tells ${plan.assumed.acuity_deg}° and a reaction that scatters ${plan.assumed.reaction_scatter_s} s at ${plan.assumed.crawl_m_per_s} m/s. A computed start, to be proven at a crawl.`;
+  return (
+    <Paper sx={{ overflow: "hidden", flexShrink: 0 }}>
+      <SightPicture call={call} pose={pose} vehicle={vehicle} ground={ground} />
+      <Box sx={{ p: 1.5, pt: 1 }}>
+        <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
+          Call {call.number} · {method.steps[call.leg]?.say}
+        </Typography>
+        <Typography sx={{ fontSize: 14, mt: 0.5 }}>{cueSentence(call, units)}</Typography>
+        {Math.abs(shift) > 0.005 && (
+          <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
+            Moved {length(Math.abs(shift), units)} {shift < 0 ? "earlier" : "later"} for this learner.
+          </Typography>
+        )}
+        <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
+          {cue && cue.scatter_m !== null && (
+            <Tooltip title={assumed}>
+              <Chip
+                size="small"
+                color="primary"
+                variant="outlined"
+                label={`sharp to ${length(cue.scatter_m, units)}, computed`}
+              />
+            </Tooltip>
+          )}
+        </Box>
+        <Typography sx={{ fontSize: 13, mt: 0.75 }} color="text.secondary">
+          {leanSentence(call, units)}
+        </Typography>
+      </Box>
+    </Paper>
+  );
+};

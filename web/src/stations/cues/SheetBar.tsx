@@ -1,0 +1,84 @@
+/** Keeping the sheet for this learner, printing it, taking it along as a file. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useLocation, useNavigate } from "react-router";
+import { api, dataOf } from "../../api/client";
+import { planBody } from "../../api/queries";
+import type { Docket, Plan } from "../../api/types";
+import { download } from "../../shell/download";
+import { useRole } from "../../shell/useDocket";
+import { ink } from "../../theme";
+import type { useCueOptions } from "./useCueOptions";
+
+interface Props {
+  docket: Docket;
+  plan: Plan;
+  cue: ReturnType<typeof useCueOptions>;
+}
+
+export const SheetBar = ({ docket, plan, cue }: Props) => {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const teaches = useRole() !== "learner";
+  const toDrive = () => navigate({ pathname: "/drive", search });
+  const keep = useMutation({
+    mutationFn: async () =>
+      dataOf(
+        await api.POST("/api/sheets", {
+          body: { ...planBody(docket, cue.options), learner: docket.learner.id },
+        }),
+      ),
+    onSuccess: async () => {
+      cue.reset();
+      await client.invalidateQueries({ queryKey: ["docket"] });
+      toDrive();
+    },
+  });
+  const file = () =>
+    download(`cue-sheet-${docket.learner.name}.json`, {
+      vehicle: docket.vehicle.body,
+      seat: docket.seat.body,
+      ground: docket.ground.body,
+      method: docket.method.body,
+      standard: docket.standard.body,
+      options: cue.options,
+      plan,
+    });
+  return (
+    <Box sx={{ display: "grid", gap: 1, flexShrink: 0, "@media print": { display: "none" } }}>
+      {keep.error && <Alert severity="error">{keep.error.message}</Alert>}
+      {teaches && (
+        <Button
+          variant="contained"
+          size="large"
+          disabled={!plan.feasible}
+          loading={keep.isPending}
+          onClick={() => (cue.isInUse ? toDrive() : keep.mutate())}
+        >
+          {cue.isInUse ? "Drive this sheet" : "Use this sheet and drive"}
+        </Button>
+      )}
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <Button size="small" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button size="small" onClick={file}>
+          Export
+        </Button>
+        {cue.isChanged && (
+          <Button size="small" onClick={cue.reset}>
+            Undo changes
+          </Button>
+        )}
+      </Box>
+      <Typography sx={{ fontSize: 12, color: ink.soft }}>
+        Computed from what was measured; a start to be proven at a crawl with an observer. Stop when
+        anyone is near. Local rules and the examiner's word prevail.
+      </Typography>
+    </Box>
+  );
+};

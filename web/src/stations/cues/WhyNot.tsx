@@ -1,0 +1,46 @@
+/** A plan that cannot work: the reason, and the least change that would do. */
+import Alert from "@mui/material/Alert";
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { remedyQuery } from "../../api/queries";
+import type { Docket, Plan, PlanOptions, Remedy } from "../../api/types";
+import { useUnits } from "../../shell/useDocket";
+import { length, type Units } from "../../shell/units";
+
+interface Props {
+  docket: Docket;
+  plan: Plan;
+  options: PlanOptions;
+  change: (part: Partial<PlanOptions>) => void;
+}
+
+const said = (remedy: Remedy, units: Units): string => {
+  const by = length(Math.abs(remedy.by_m), units);
+  const to = length(remedy.to_m, units);
+  const more = remedy.by_m > 0 ? "more" : "less";
+  return {
+    gap: `It works with ${by} ${more} room between the parked vehicles (${to}). Change it in Ground.`,
+    "start gap": `It works when you stop ${by} ${remedy.by_m > 0 ? "wider" : "closer"}, ${to} from the parked vehicle.`,
+    "gap ahead": `It works when it may end ${by} ${remedy.by_m > 0 ? "farther" : "nearer"} behind the vehicle ahead (${to}).`,
+  }[remedy.what];
+};
+
+export const WhyNot = ({ docket, plan, options, change }: Props) => {
+  const units = useUnits();
+  const remedy = useQuery(remedyQuery(docket, options, true));
+  const apply = (found: Remedy) =>
+    change(found.what === "start gap" ? { gap_m: found.to_m } : { ahead_m: found.to_m });
+  return (
+    <Alert severity="error" role="alert" sx={{ flexShrink: 0 }}>
+      <strong>This cannot be driven:</strong> {plan.why_not}.{" "}
+      {remedy.isLoading && "Looking for the least change that would do…"}
+      {remedy.data === null && "No single small change helps: choose another place or method."}
+      {remedy.data && said(remedy.data, units)}
+      {remedy.data && remedy.data.what !== "gap" && (
+        <Button size="small" onClick={() => remedy.data && apply(remedy.data)}>
+          Make this change
+        </Button>
+      )}
+    </Alert>
+  );
+};

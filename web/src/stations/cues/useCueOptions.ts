@@ -1,0 +1,41 @@
+/** The settings of the cue sheet being looked at: a draft that survives, else the sheet in use. */
+import type { Docket, PlanOptions } from "../../api/types";
+import { useStored } from "../../shell/useStored";
+
+export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {} };
+
+/** Settings without what is null or empty, in one order, so that equal ones read equal. */
+const essence = (options: PlanOptions | null): string => {
+  const { pinned = {}, shifts_m = {}, ...rest } = options ?? {};
+  const kept = Object.entries(rest).filter(([, value]) => value !== null && value !== undefined);
+  const sorted = (record: Record<string, number>) => Object.entries(record).sort();
+  return JSON.stringify([kept.sort(), sorted(pinned), sorted(shifts_m)]);
+};
+
+const cleaned = (options: PlanOptions | null): PlanOptions => ({
+  ...NO_OPTIONS,
+  ...Object.fromEntries(Object.entries(options ?? {}).filter(([, v]) => v !== null)),
+});
+
+export const useCueOptions = (docket: Docket) => {
+  const key = `fair-corner/options/${[
+    docket.learner.id,
+    docket.vehicle.id,
+    docket.seat.id,
+    docket.ground.id,
+    docket.method.id,
+    docket.standard.id,
+    docket.sheet_id ?? 0,
+  ].join("-")}`;
+  const inUse = cleaned(docket.sheet_options);
+  const [draft, setDraft, forget] = useStored<PlanOptions | null>(key, null);
+  const options = draft ?? inUse;
+  return {
+    options,
+    change: (part: Partial<PlanOptions>) => setDraft({ ...options, ...part }),
+    reset: forget,
+    /** Whether the screen shows exactly the sheet that attempts are driven on. */
+    isInUse: docket.sheet_id !== null && essence(options) === essence(docket.sheet_options),
+    isChanged: draft !== null && essence(draft) !== essence(inUse),
+  };
+};

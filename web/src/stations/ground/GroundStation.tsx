@@ -1,0 +1,135 @@
+/** Station 2: the place, to scale, its measures typed or dragged where they are drawn. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { api, dataOf } from "../../api/client";
+import type { GroundBody, GroundState, Metres, Revision } from "../../api/types";
+import { LengthField } from "../../shell/LengthField";
+import { ReviseBar } from "../../shell/ReviseBar";
+import { Failure, Waiting } from "../../shell/states";
+import { useDocket, useRole } from "../../shell/useDocket";
+import { useRevise } from "../../shell/useRevise";
+import { GroundSlab } from "./GroundSlab";
+
+const GroundStation = () => {
+  const docket = useDocket();
+  return <Place key={docket.ground.id} revision={docket.ground} />;
+};
+
+const asBody = (ground: GroundBody) => ground as unknown as Record<string, never>;
+
+/** The measures of a draft, and the changes that the core makes to it. */
+const useGround = (revision: Revision) => {
+  const draft = useRevise<GroundBody>(revision);
+  const measured = useQuery({
+    queryKey: ["ground", draft.body],
+    queryFn: async ({ signal }) =>
+      dataOf(await api.POST("/api/grounds/measure", { body: asBody(draft.body), signal })),
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const kept = { onSuccess: (state: GroundState) => draft.edit(state.body as unknown as GroundBody) };
+  const adjust = useMutation({
+    mutationFn: async (change: { measure: string; metres: Metres }) =>
+      dataOf(await api.POST("/api/grounds/adjust", { body: { body: asBody(draft.body), ...change } })),
+    ...kept,
+  });
+  const behind = useMutation({
+    mutationFn: async (gap_m: Metres | null) =>
+      dataOf(await api.POST("/api/grounds/behind", { body: { body: asBody(draft.body), gap_m } })),
+    ...kept,
+  });
+  const turn = useMutation({
+    mutationFn: async () =>
+      dataOf(await api.POST("/api/grounds/side", { body: asBody(draft.body) })),
+    ...kept,
+  });
+  return { draft, measured, adjust, behind, turn };
+};
+
+const Place = ({ revision }: { revision: Revision }) => {
+  const { draft, measured, adjust, behind, turn } = useGround(revision);
+  const readOnly = useRole() === "learner";
+  const ground = draft.body;
+  if (measured.isPending) return <Waiting what="Measuring the place" />;
+  if (!measured.data) return <Failure error={measured.error} retry={() => void measured.refetch()} />;
+  const measures = measured.data.measures;
+  const error = adjust.error ?? behind.error ?? turn.error;
+  const set = (measure: string) => (metres: Metres | null) =>
+    metres !== null && adjust.mutate({ measure, metres });
+  const field = (measure: string, label: string, bare: "m" | "cm" = "m") => (
+    <LengthField
+      label={label}
+      metres={measures[measure] ?? null}
+      bare={bare}
+      readOnly={readOnly}
+      width={132}
+      onCommit={set(measure)}
+    />
+  );
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) 320px",
+        gap: 1.5,
+        height: "100%",
+        minHeight: 560,
+      }}
+    >
+      <GroundSlab
+        ground={ground}
+        measures={measures}
+        readOnly={readOnly}
+        onMeasure={(measure, metres) => adjust.mutate({ measure, metres })}
+      />
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
+        {error && <Alert severity="error">{error.message}</Alert>}
+        <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
+          <Typography variant="h2">{ground.name}</Typography>
+          <ToggleButtonGroup
+            exclusive
+            fullWidth
+            value={ground.side}
+            disabled={readOnly || turn.isPending}
+            aria-label="Kerb"
+            onChange={(_, side) => side && side !== ground.side && turn.mutate()}
+          >
+            <ToggleButton value="left">Kerb left</ToggleButton>
+            <ToggleButton value="right">Kerb right</ToggleButton>
+          </ToggleButtonGroup>
+          {ground.goal.behind === null ? (
+            <Button variant="outlined" disabled={readOnly} onClick={() => behind.mutate(7.5)}>
+              Park a vehicle behind
+            </Button>
+          ) : (
+            <Button variant="outlined" disabled={readOnly} onClick={() => behind.mutate(null)}>
+              Take the one behind away
+            </Button>
+          )}
+          {field("road_width", "Road width")}
+        </Paper>
+        <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
+          <Typography variant="h2">Wanted at the end</Typography>
+          <Box sx={{ display: "flex", gap: 1.5 }}>
+            {field("goal_kerb", "Off the kerb", "cm")}
+            {field("goal_ahead", "To vehicle ahead")}
+          </Box>
+          <ReviseBar revision={revision} draft={draft as never} what="ground" />
+        </Paper>
+        <Typography sx={{ fontSize: 13 }} color="text.secondary">
+          Practise only where it is legal, quiet and clear of junctions, crossings and driveways.
+          A parked vehicle may drive off in mid-attempt; one that stands askew or up on the kerb
+          misleads every cue taken from it.
+        </Typography>
+      </Box>
+    </Box>
+  );
+};
+
+export default GroundStation;

@@ -1,0 +1,72 @@
+/** Station 1: the vehicle as measured, and the driver's eye in it. */
+import Box from "@mui/material/Box";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import type { Revision, SeatBody, VehicleBody } from "../../api/types";
+import { ReviseBar } from "../../shell/ReviseBar";
+import { useDocket, useRole } from "../../shell/useDocket";
+import { useRevise } from "../../shell/useRevise";
+import { EyePanel } from "./EyePanel";
+import { SteeringPanel } from "./SteeringPanel";
+import { VehicleSheet } from "./VehicleSheet";
+
+const SeatStation = () => {
+  const docket = useDocket();
+  return (
+    <Seat
+      key={`${docket.vehicle.id}-${docket.seat.id}`}
+      vehicleRevision={docket.vehicle}
+      seatRevision={docket.seat}
+    />
+  );
+};
+
+interface Props {
+  vehicleRevision: Revision;
+  seatRevision: Revision;
+}
+
+const Seat = ({ vehicleRevision, seatRevision }: Props) => {
+  const vehicle = useRevise<VehicleBody>(vehicleRevision);
+  const seat = useRevise<SeatBody>(seatRevision);
+  const readOnly = useRole() === "learner";
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) 340px",
+        gap: 1.5,
+        height: "100%",
+        minHeight: 620,
+      }}
+    >
+      <VehicleSheet
+        vehicle={vehicle.body}
+        seat={seat.body}
+        edit={vehicle.edit}
+        readOnly={readOnly}
+      />
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
+        <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
+          <SteeringPanel vehicle={vehicle.body} edit={vehicle.edit} readOnly={readOnly} />
+          <ReviseBar revision={vehicleRevision} draft={vehicle as never} what="vehicle" />
+        </Paper>
+        <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
+          <EyePanel
+            seat={seat.body}
+            wheelbase={vehicle.body.wheelbase_m}
+            edit={seat.edit}
+            readOnly={readOnly}
+          />
+          <ReviseBar revision={seatRevision} draft={seat as never} what="seat" />
+        </Paper>
+        <Typography sx={{ fontSize: 13 }} color="text.secondary">
+          Tape with brakes set and the engine off. Cues hold for this vehicle and this seat alone:
+          another seat, another cue.
+        </Typography>
+      </Box>
+    </Box>
+  );
+};
+
+export default SeatStation;

@@ -1,0 +1,141 @@
+/** The vehicle from above, its measures typed where they are drawn. */
+import type { Point, Pose, SeatBody, VehicleBody } from "../../api/types";
+import { Dimension } from "../../drawing/Dimension";
+import { useFrame } from "../../drawing/frame";
+import { Pin } from "../../drawing/Pin";
+import { Slab } from "../../drawing/Slab";
+import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
+import { LengthField } from "../../shell/LengthField";
+import { ink } from "../../theme";
+
+interface Props {
+  vehicle: VehicleBody;
+  seat: SeatBody;
+  edit: (body: VehicleBody) => void;
+  readOnly: boolean;
+}
+
+const HERE: Pose = { x_m: 0, y_m: 0, heading_deg: 0 };
+
+type Measure =
+  | "length_m"
+  | "width_m"
+  | "mirror_width_m"
+  | "wheelbase_m"
+  | "front_overhang_m"
+  | "track_front_m"
+  | "track_rear_m";
+
+interface Line {
+  measure: Measure;
+  label: string;
+  from: Point;
+  to: Point;
+}
+
+/** Where each measure is drawn: lengths below and above the body, widths across it. */
+const linesOf = (v: VehicleBody): Line[] => {
+  const rear = -rearOverhang(v);
+  const nose = noseX(v);
+  const side = v.mirror_width_m / 2;
+  return [
+    { measure: "length_m", label: "Length", from: [rear, -side - 0.95], to: [nose, -side - 0.95] },
+    { measure: "wheelbase_m", label: "Wheelbase", from: [0, side + 0.35], to: [v.wheelbase_m, side + 0.35] },
+    { measure: "front_overhang_m", label: "Front overhang", from: [v.wheelbase_m, -side - 0.35], to: [nose, -side - 0.35] },
+    { measure: "width_m", label: "Width", from: [nose + 0.35, -v.width_m / 2], to: [nose + 0.35, v.width_m / 2] },
+    { measure: "mirror_width_m", label: "With mirrors", from: [rear - 0.35, -side], to: [rear - 0.35, side] },
+    { measure: "track_rear_m", label: "Rear track", from: [0, -v.track_rear_m / 2], to: [0, v.track_rear_m / 2] },
+    { measure: "track_front_m", label: "Front track", from: [v.wheelbase_m, -v.track_front_m / 2], to: [v.wheelbase_m, v.track_front_m / 2] },
+  ];
+};
+
+export const VehicleSheet = ({ vehicle, seat, edit, readOnly }: Props) => {
+  const lines = linesOf(vehicle);
+  const reach = vehicle.mirror_width_m / 2;
+  const bounds = {
+    left: -rearOverhang(vehicle) - 1.1,
+    right: noseX(vehicle) + 1.1,
+    bottom: -reach - 1.5,
+    top: reach + 1.5,
+  };
+  const middle = (line: Line): Point => [(line.from[0] + line.to[0]) / 2, (line.from[1] + line.to[1]) / 2];
+  return (
+    <Slab
+      bounds={bounds}
+      label={`${vehicle.name} from above, to scale`}
+      overlay={lines.map((line) => (
+        <Pin key={line.measure} at={middle(line)}>
+          <LengthField
+            label={line.label}
+            metres={vehicle[line.measure]}
+            readOnly={readOnly}
+            onCommit={(metres) => metres !== null && edit({ ...vehicle, [line.measure]: metres })}
+          />
+        </Pin>
+      ))}
+    >
+      <VehicleShape vehicle={vehicle} pose={HERE} look="start" />
+      <Features vehicle={vehicle} />
+      <Eyes seat={seat} />
+      {lines.map((line) => (
+        <Dimension
+          key={line.measure}
+          from={line.from}
+          to={line.to}
+          colour={line.measure.startsWith("track") ? ink.soft : ink.chalk}
+        />
+      ))}
+    </Slab>
+  );
+};
+
+/** The named features of one side, as ticks on the flank: what cues are told against. */
+const Features = ({ vehicle }: { vehicle: VehicleBody }) => {
+  const frame = useFrame();
+  const near = vehicle.features.filter((f) => f.y_m > 0).sort((a, b) => a.x_m - b.x_m);
+  return (
+    <g fontSize={12} fill={ink.chalk}>
+      {near.map((feature, i) => {
+        const x = frame.x(feature.x_m);
+        const y = frame.y(feature.y_m);
+        const rise = 16 + (i % 2) * 16;
+        return (
+          <g key={feature.name}>
+            <path d={`M${x} ${y}v${-rise}`} stroke={ink.chalk} />
+            <circle cx={x} cy={y} r={3} fill={ink.marigold} stroke={ink.ink} />
+            <text x={x} y={y - rise - 4} textAnchor="middle">
+              {feature.name}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+};
+
+const Eyes = ({ seat }: { seat: SeatBody }) => {
+  const frame = useFrame();
+  const eyes = [
+    { name: "eye", at: seat.eye },
+    ...(seat.eye_looking_back ? [{ name: "looking back", at: seat.eye_looking_back }] : []),
+  ];
+  return (
+    <g>
+      {eyes.map(({ name, at }) => (
+        <g key={name} transform={`translate(${frame.x(at.x_m)} ${frame.y(at.y_m)})`}>
+          <circle r={5.5} fill={name === "eye" ? ink.coral : "none"} stroke={ink.coral} strokeWidth={2.5} />
+          <text
+            x={name === "eye" ? -9 : 9}
+            y={4}
+            textAnchor={name === "eye" ? "end" : "start"}
+            fontSize={13}
+            fontWeight={700}
+            fill={ink.ink}
+          >
+            {name}
+          </text>
+        </g>
+      ))}
+    </g>
+  );
+};

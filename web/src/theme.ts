@@ -1,0 +1,57 @@
+/** The look: paper, ink, tarmac and chalk. Colour never carries a meaning alone. */
+import { createTheme } from "@mui/material/styles";
+
+export const ink = {
+  paper: "#EFEAE0",
+  sheet: "#FCFAF5",
+  ink: "#1E2B2D",
+  soft: "#4F5B5C",
+  tarmac: "#4A5257",
+  chalk: "#F4EFE4",
+  footpath: "#B9B09F",
+  teal: "#0F5257",
+  pale: "#CFE5E1",
+  marigold: "#FFD36B",
+  buff: "#F5E2AE",
+  coral: "#E4572E",
+  coralText: "#B23A17",
+  ochre: "#8A5B00",
+  plum: "#6B2D7C",
+  parked: "#8B8371",
+  line: "#DAD3C4",
+  cabin: "#232E31",
+} as const;
+
+const family = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';
+
+export const theme = createTheme({
+  palette: {
+    primary: { main: ink.teal },
+    secondary: { main: ink.plum },
+    error: { main: ink.coralText },
+    warning: { main: ink.ochre },
+    background: { default: ink.paper, paper: ink.sheet },
+    text: { primary: ink.ink, secondary: ink.soft },
+    divider: ink.line,
+  },
+  shape: { borderRadius: 8 },
+  typography: {
+    fontFamily: family,
+    fontSize: 14,
+    h1: { fontSize: "1.5rem", fontWeight: 700 },
+    h2: { fontSize: "1.15rem", fontWeight: 700 },
+    h3: { fontSize: "1rem", fontWeight: 700 },
+    button: { textTransform: "none", fontWeight: 650 },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: { fontVariantNumeric: "tabular-nums", overflow: "hidden" },
+        "@media print": { body: { overflow: "visible", background: "#fff" } },
+      },
+    },
+    MuiButton: { defaultProps: { disableElevation: true } },
+    MuiPaper: { defaultProps: { elevation: 0 } },
+    MuiTooltip: { defaultProps: { arrow: true } },
+  },
+});
