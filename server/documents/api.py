@@ -1,5 +1,3 @@
-from dataclasses import replace
-
 from faircorner.documents import read_document
 from faircorner.documents.ground import ground_document
 from faircorner.ground import Ground, adjust, measures, with_behind
@@ -12,6 +10,7 @@ from server.documents.schemas import (
     AdjustIn,
     CreateIn,
     DocumentOut,
+    GroundIn,
     GroundOut,
     KindName,
     ReviseIn,
@@ -72,8 +71,8 @@ def document_revise(request: Caller, document_id: int, body: ReviseIn):
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")
-def ground_measure(request: Caller, body: dict[str, object]):
-    return _ground(read_document("ground", body).build())
+def ground_measure(request: Caller, body: GroundIn):
+    return _ground(read_document("ground", body.body).build())
 
 
 @router.post("/grounds/adjust", response=GroundOut, operation_id="ground_adjust")
@@ -89,7 +88,6 @@ def ground_behind(request: Caller, body: AddBehindIn):
 
 
 @router.post("/grounds/side", response=GroundOut, operation_id="ground_side")
-def ground_side(request: Caller, body: dict[str, object]):
+def ground_side(request: Caller, body: GroundIn):
     """The same place with the kerb on the other side."""
-    ground = read_document("ground", body).build()
-    return _ground(replace(ground.mirrored(), name=ground.name))
+    return _ground(read_document("ground", body.body).build().mirrored())

@@ -42,6 +42,12 @@ class ReviseIn(Schema):
     body: dict[str, Any]
 
 
+class GroundIn(Schema):
+    """A ground that need not be stored yet."""
+
+    body: dict[str, Any]
+
+
 class AdjustIn(Schema):
     """Change one measure of a ground that need not be stored yet."""
 

@@ -1,7 +1,7 @@
 /** What can be asked, as values that hooks and the cache share. */
 import { queryOptions, skipToken } from "@tanstack/react-query";
 import { api, dataOf } from "./client";
-import type { Docket, Kind, PlanOptions } from "./types";
+import type { Attempt, Docket, Kind, Plan, PlanOptions, Sheet } from "./types";
 
 export interface DocketIds {
   learner?: number;
@@ -70,7 +70,7 @@ export const planQuery = (docket: Docket, options: PlanOptions) => {
   const body = planBody(docket, options);
   return queryOptions({
     queryKey: ["plan", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan", { body, signal })),
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan", { body, signal })) as Plan,
     staleTime: Number.POSITIVE_INFINITY, // it names revisions, and revisions never change
   });
 };
@@ -98,7 +98,7 @@ export const sheetQuery = (sheet: number | null) =>
                 params: { path: { sheet_id: sheet } },
                 signal,
               }),
-            ),
+            ) as Sheet,
     staleTime: Number.POSITIVE_INFINITY,
   });
 
@@ -109,7 +109,9 @@ export const attemptsQuery = (sheet: number | null) =>
       sheet === null
         ? skipToken
         : async ({ signal }) =>
-            dataOf(await api.GET("/api/attempts", { params: { query: { sheet } }, signal })),
+            dataOf(
+              await api.GET("/api/attempts", { params: { query: { sheet } }, signal }),
+            ) as Attempt[],
   });
 
 export const setsQuery = (sheet: number | null) =>

@@ -526,6 +526,16 @@ export interface components {
             };
         };
         /**
+         * GroundIn
+         * @description A ground that need not be stored yet.
+         */
+        GroundIn: {
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * AdjustIn
          * @description Change one measure of a ground that need not be stored yet.
          */
@@ -1455,16 +1465,16 @@ export interface operations {
     };
     ground_measure: {
         parameters: {
-            query: {
-                body: {
-                    [key: string]: unknown;
-                };
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroundIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -1527,16 +1537,16 @@ export interface operations {
     };
     ground_side: {
         parameters: {
-            query: {
-                body: {
-                    [key: string]: unknown;
-                };
-            };
+            query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroundIn"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

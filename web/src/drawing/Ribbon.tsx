@@ -154,11 +154,7 @@ const Windows = ({
               fill={ink.marigold}
               opacity={0.28}
             />
-            <path
-              d={`M${x(call.s_m)} 10V${LANES.eyes + 8}`}
-              stroke={ink.teal}
-              strokeWidth={2}
-            />
+            <path d={`M${x(call.s_m)} 10V${LANES.eyes + 8}`} stroke={ink.teal} strokeWidth={2} />
             {call.told_s_m !== call.s_m && (
               <path
                 d={`M${x(call.told_s_m)} 10V${LANES.bottom}`}
@@ -170,7 +166,6 @@ const Windows = ({
             <Edge x={x(from)} value={call.early_m} side="early" units={units} />
             <Edge x={x(to)} value={call.late_m} side="late" units={units} />
             {/* The ribbon as a whole is the keyboard's slider; a disc is a shortcut for the hand. */}
-            {/* biome-ignore lint/a11y/noStaticElementInteractions: see above */}
             <g onPointerDown={() => onCall(call.number)} style={{ cursor: "pointer" }}>
               <CallDisc
                 x={x(call.s_m)}

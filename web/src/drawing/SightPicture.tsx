@@ -104,13 +104,22 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
   const lift = (p: Point, z: number): Point3 => [...into(p), z];
   const strip = (y0: number, z0: number, y1: number, z1: number): string =>
     outline(
-      project(camera, [lift([-30, y0], z0), lift([30, y0], z0), lift([30, y1], z1), lift([-30, y1], z1)]),
+      project(camera, [
+        lift([-30, y0], z0),
+        lift([30, y0], z0),
+        lift([30, y1], z1),
+        lift([-30, y1], z1),
+      ]),
     );
   const road = ground.road_width_m;
   const parts: Part[] = [
     { key: "path", d: strip(0, KERB_HEIGHT, near * 25, KERB_HEIGHT), fill: ink.footpath },
     { key: "kerb", d: strip(0, 0, 0, KERB_HEIGHT), fill: "#E6DECB" },
-    { key: "far", d: strip(-near * road, KERB_HEIGHT, -near * (road + 25), KERB_HEIGHT), fill: ink.footpath },
+    {
+      key: "far",
+      d: strip(-near * road, KERB_HEIGHT, -near * (road + 25), KERB_HEIGHT),
+      fill: ink.footpath,
+    },
     { key: "far kerb", d: strip(-near * road, 0, -near * road, KERB_HEIGHT), fill: "#E6DECB" },
   ];
   const ordered = [...ground.obstacles].sort(
@@ -120,8 +129,14 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
     const prism = (points: readonly Point[], z0: number, z1: number) =>
       outline(
         hull([
-          ...project(camera, points.map((p) => lift(p, z0))),
-          ...project(camera, points.map((p) => lift(p, z1))),
+          ...project(
+            camera,
+            points.map((p) => lift(p, z0)),
+          ),
+          ...project(
+            camera,
+            points.map((p) => lift(p, z1)),
+          ),
         ]),
       );
     parts.push({ key: parked.name, d: prism(parked.polygon_m, 0.15, WAIST), fill: ink.parked });

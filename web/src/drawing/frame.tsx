@@ -38,8 +38,9 @@ export const makeFrame = (width: number, height: number, wanted: Bounds): Frame 
   const x = (m: Metres) => (m - bounds.left) * scale;
   const y = (m: Metres) => (bounds.top - m) * scale;
   const path = (points: readonly Point[], close = false) =>
-    points.map(([px, py], i) => `${i ? "L" : "M"}${x(px).toFixed(1)} ${y(py).toFixed(1)}`).join("") +
-    (close ? "Z" : "");
+    points
+      .map(([px, py], i) => `${i ? "L" : "M"}${x(px).toFixed(1)} ${y(py).toFixed(1)}`)
+      .join("") + (close ? "Z" : "");
   const toSite = (px: number, py: number): Point => [
     bounds.left + px / scale,
     bounds.top - py / scale,

@@ -23,11 +23,7 @@ const seen = (camera: Camera, [x, y, z]: Point3): Seen => {
   const [dx, dy, dz] = [x - camera.eye[0], y - camera.eye[1], z - camera.eye[2]];
   const level = dx * Math.cos(b) + dy * Math.sin(b);
   const right = dx * Math.sin(b) - dy * Math.cos(b);
-  return [
-    right,
-    dz * Math.cos(p) - level * Math.sin(p),
-    level * Math.cos(p) + dz * Math.sin(p),
-  ];
+  return [right, dz * Math.cos(p) - level * Math.sin(p), level * Math.cos(p) + dz * Math.sin(p)];
 };
 
 /** Cuts a polygon at the near plane (Sutherland and Hodgman 1974, one plane). */

@@ -6,9 +6,9 @@ import { Navigate, Outlet, Route, Routes } from "react-router";
 import { sessionQuery } from "../api/queries";
 import { CuesStation } from "../stations/cues/CuesStation";
 import { DocketBar } from "./DocketBar";
-import { ErrorBoundary, Waiting } from "./states";
 import { Rail } from "./Rail";
 import { SignIn } from "./SignIn";
+import { ErrorBoundary, Waiting } from "./states";
 import { useRememberDocket } from "./useDocket";
 import { useShortcuts } from "./useShortcuts";
 

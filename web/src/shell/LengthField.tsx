@@ -2,8 +2,8 @@
 import TextField from "@mui/material/TextField";
 import { type KeyboardEvent, useEffect, useState } from "react";
 import type { Metres } from "../api/types";
-import { useUnits } from "./useDocket";
 import { length, parseLength } from "./units";
+import { useUnits } from "./useDocket";
 
 interface Props {
   label: string;
@@ -42,7 +42,8 @@ export const LengthField = ({
       return onCommit(null);
     }
     const typed = parseLength(text, unit);
-    if (typed === null) return setWrong(units === "imperial" ? 'like 10 in or 3\' 4"' : "like 25 cm");
+    if (typed === null)
+      return setWrong(units === "imperial" ? "like 10 in or 3' 4\"" : "like 25 cm");
     setWrong("");
     setText(length(typed, units));
     onCommit(typed);

@@ -26,9 +26,7 @@ export const length = (metres: number | null | undefined, units: Units): string 
 
 /** A length rounded as a driver can act on it: 5 cm, or 2 inches. */
 export const roughly = (metres: number, units: Units): string =>
-  units === "imperial"
-    ? feetAndInches(metres, 2)
-    : length(Math.round(metres * 20) / 20, units);
+  units === "imperial" ? feetAndInches(metres, 2) : length(Math.round(metres * 20) / 20, units);
 
 /** The bare number for a label that has no room for a unit: centimetres, or inches. */
 export const short = (metres: number, units: Units): string =>

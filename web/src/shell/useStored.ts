@@ -1,5 +1,5 @@
 /** State that survives a reload: what was typed is never lost. */
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useState } from "react";
 
 const read = <T>(key: string, fallback: T): T => {
   const kept = localStorage.getItem(key);
@@ -14,11 +14,6 @@ const read = <T>(key: string, fallback: T): T => {
 export const useStored = <T>(key: string, fallback: T) => {
   const [state, setState] = useState(() => ({ key, value: read(key, fallback) }));
   const value = state.key === key ? state.value : read(key, fallback);
-  useEffect(() => {
-    setState((now) => (now.key === key ? now : { key, value: read(key, fallback) }));
-    // The fallback only matters when nothing is kept under a key that is new.
-    // biome-ignore lint/correctness/useExhaustiveDependencies: see above
-  }, [key]);
   const set = useCallback(
     (next: T) => {
       localStorage.setItem(key, JSON.stringify(next));
@@ -26,10 +21,9 @@ export const useStored = <T>(key: string, fallback: T) => {
     },
     [key],
   );
-  const forget = useCallback(() => {
+  const forget = () => {
     localStorage.removeItem(key);
     setState({ key, value: fallback });
-    // biome-ignore lint/correctness/useExhaustiveDependencies: as above
-  }, [key]);
+  };
   return [value, set, forget] as const;
 };

@@ -4,8 +4,8 @@ import ButtonBase from "@mui/material/ButtonBase";
 import Paper from "@mui/material/Paper";
 import type { Call, MethodBody, Plan } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
-import { useUnits } from "../../shell/useDocket";
 import { length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { callDetail, lookReason } from "./words";
 
@@ -43,13 +43,20 @@ export const CallList = ({ plan, method, active, onCall }: Props) => {
               }}
             >
               <svg width={26} height={26} viewBox="-13 -13 26 26" aria-hidden="true">
-                <CallDisc x={0} y={0} label={String(call.number)} stop={call.number === plan.calls.length} />
+                <CallDisc
+                  x={0}
+                  y={0}
+                  label={String(call.number)}
+                  stop={call.number === plan.calls.length}
+                />
               </svg>
               <Box sx={{ minWidth: 0, flex: 1 }}>
                 <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25 }}>
                   {method.steps[call.leg]?.say}
                 </Box>
-                <Box sx={{ fontSize: 13, color: ink.soft }}>{callDetail(call, plan, method, units)}</Box>
+                <Box sx={{ fontSize: 13, color: ink.soft }}>
+                  {callDetail(call, plan, method, units)}
+                </Box>
                 {look && (
                   <Box sx={{ fontSize: 13, display: "flex", gap: 0.75, alignItems: "center" }}>
                     <EyeMark size={17} /> {look.look}: {lookReason(look, units)}

@@ -6,8 +6,8 @@ import Tooltip from "@mui/material/Tooltip";
 import Typography from "@mui/material/Typography";
 import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
-import { useUnits } from "../../shell/useDocket";
 import { length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
 import { cueSentence, leanSentence } from "./words";
 
 interface Props {
@@ -34,7 +34,8 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
         <Typography sx={{ fontSize: 14, mt: 0.5 }}>{cueSentence(call, units)}</Typography>
         {Math.abs(shift) > 0.005 && (
           <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
-            Moved {length(Math.abs(shift), units)} {shift < 0 ? "earlier" : "later"} for this learner.
+            Moved {length(Math.abs(shift), units)} {shift < 0 ? "earlier" : "later"} for this
+            learner.
           </Typography>
         )}
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>

@@ -44,7 +44,14 @@ export const CuesStation = () => {
         "@media print": { height: "auto" },
       }}
     >
-      <Box sx={{ display: "grid", gridTemplateRows: "minmax(200px, 1fr) auto auto", gap: 1, minHeight: 0 }}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateRows: "minmax(200px, 1fr) auto auto",
+          gap: 1,
+          minHeight: 0,
+        }}
+      >
         <PlanSlab plan={plan.data} vehicle={vehicle} ground={ground} live={live} active={active} />
         <Sliders plan={plan.data} method={method} options={cue.options} change={cue.change} />
         <Box sx={{ background: ink.sheet, borderRadius: 2, border: `1px solid ${ink.line}` }}>
@@ -59,11 +66,28 @@ export const CuesStation = () => {
           />
         </Box>
       </Box>
-      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto", minHeight: 0 }}>
+      <Box
+        sx={{
+          display: "flex",
+          flexDirection: "column",
+          gap: 1.25,
+          overflowY: "auto",
+          minHeight: 0,
+        }}
+      >
         {plan.error && <Failure error={plan.error} />}
-        {!plan.data.feasible && <WhyNot docket={docket} plan={plan.data} options={options} change={cue.change} />}
+        {!plan.data.feasible && (
+          <WhyNot docket={docket} plan={plan.data} options={options} change={cue.change} />
+        )}
         {call && told && (
-          <CueCard call={call} pose={live ?? told} vehicle={vehicle} ground={ground} plan={plan.data} method={method} />
+          <CueCard
+            call={call}
+            pose={live ?? told}
+            vehicle={vehicle}
+            ground={ground}
+            plan={plan.data}
+            method={method}
+          />
         )}
         <CallList plan={plan.data} method={method} active={active} onCall={setActive} />
         <SheetBar docket={docket} plan={plan.data} cue={cue} />

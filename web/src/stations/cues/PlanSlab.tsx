@@ -7,8 +7,8 @@ import { CallDisc } from "../../drawing/marks";
 import { Slab } from "../../drawing/Slab";
 import { at } from "../../drawing/scrub";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
-import { useUnits } from "../../shell/useDocket";
 import { length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 
 interface Props {
@@ -148,7 +148,11 @@ const Figures = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "gr
   const first = at(plan.path, 0);
   return (
     <g>
-      <Dimension from={[nose[0], nose[1]]} to={[tail, nose[1]]} label={length(plan.finish.ahead_m, units)} />
+      <Dimension
+        from={[nose[0], nose[1]]}
+        to={[tail, nose[1]]}
+        label={length(plan.finish.ahead_m, units)}
+      />
       {behind && (
         <Dimension
           from={[Math.max(...behind.polygon_m.map(([x]) => x)), end[1]]}
@@ -163,7 +167,11 @@ const Figures = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "gr
         colour={ink.chalk}
       />
       {Math.abs(first.heading_deg) < 1 && (
-        <Dimension from={[gapX, startFlank]} to={[gapX, flank]} label={length(plan.set.gap_m, units)} />
+        <Dimension
+          from={[gapX, startFlank]}
+          to={[gapX, flank]}
+          label={length(plan.set.gap_m, units)}
+        />
       )}
     </g>
   );

@@ -2,8 +2,8 @@
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import type { MethodBody, Plan, PlanOptions } from "../../api/types";
-import { useUnits } from "../../shell/useDocket";
 import { degrees, length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 
 interface Props {

@@ -4,8 +4,8 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { remedyQuery } from "../../api/queries";
 import type { Docket, Plan, PlanOptions, Remedy } from "../../api/types";
-import { useUnits } from "../../shell/useDocket";
 import { length, type Units } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
 
 interface Props {
   docket: Docket;

@@ -29,14 +29,20 @@ const useGround = (revision: Revision) => {
   const measured = useQuery({
     queryKey: ["ground", draft.body],
     queryFn: async ({ signal }) =>
-      dataOf(await api.POST("/api/grounds/measure", { body: asBody(draft.body), signal })),
+      dataOf(
+        await api.POST("/api/grounds/measure", { body: { body: asBody(draft.body) }, signal }),
+      ),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
   });
-  const kept = { onSuccess: (state: GroundState) => draft.edit(state.body as unknown as GroundBody) };
+  const kept = {
+    onSuccess: (state: GroundState) => draft.edit(state.body as unknown as GroundBody),
+  };
   const adjust = useMutation({
     mutationFn: async (change: { measure: string; metres: Metres }) =>
-      dataOf(await api.POST("/api/grounds/adjust", { body: { body: asBody(draft.body), ...change } })),
+      dataOf(
+        await api.POST("/api/grounds/adjust", { body: { body: asBody(draft.body), ...change } }),
+      ),
     ...kept,
   });
   const behind = useMutation({
@@ -46,7 +52,7 @@ const useGround = (revision: Revision) => {
   });
   const turn = useMutation({
     mutationFn: async () =>
-      dataOf(await api.POST("/api/grounds/side", { body: asBody(draft.body) })),
+      dataOf(await api.POST("/api/grounds/side", { body: { body: asBody(draft.body) } })),
     ...kept,
   });
   return { draft, measured, adjust, behind, turn };
@@ -57,7 +63,8 @@ const Place = ({ revision }: { revision: Revision }) => {
   const readOnly = useRole() === "learner";
   const ground = draft.body;
   if (measured.isPending) return <Waiting what="Measuring the place" />;
-  if (!measured.data) return <Failure error={measured.error} retry={() => void measured.refetch()} />;
+  if (!measured.data)
+    return <Failure error={measured.error} retry={() => void measured.refetch()} />;
   const measures = measured.data.measures;
   const error = adjust.error ?? behind.error ?? turn.error;
   const set = (measure: string) => (metres: Metres | null) =>
@@ -123,8 +130,8 @@ const Place = ({ revision }: { revision: Revision }) => {
           <ReviseBar revision={revision} draft={draft as never} what="ground" />
         </Paper>
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
-          Practise only where it is legal, quiet and clear of junctions, crossings and driveways.
-          A parked vehicle may drive off in mid-attempt; one that stands askew or up on the kerb
+          Practise only where it is legal, quiet and clear of junctions, crossings and driveways. A
+          parked vehicle may drive off in mid-attempt; one that stands askew or up on the kerb
           misleads every cue taken from it.
         </Typography>
       </Box>

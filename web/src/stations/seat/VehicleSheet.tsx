@@ -40,12 +40,42 @@ const linesOf = (v: VehicleBody): Line[] => {
   const side = v.mirror_width_m / 2;
   return [
     { measure: "length_m", label: "Length", from: [rear, -side - 0.95], to: [nose, -side - 0.95] },
-    { measure: "wheelbase_m", label: "Wheelbase", from: [0, side + 0.35], to: [v.wheelbase_m, side + 0.35] },
-    { measure: "front_overhang_m", label: "Front overhang", from: [v.wheelbase_m, -side - 0.35], to: [nose, -side - 0.35] },
-    { measure: "width_m", label: "Width", from: [nose + 0.35, -v.width_m / 2], to: [nose + 0.35, v.width_m / 2] },
-    { measure: "mirror_width_m", label: "With mirrors", from: [rear - 0.35, -side], to: [rear - 0.35, side] },
-    { measure: "track_rear_m", label: "Rear track", from: [0, -v.track_rear_m / 2], to: [0, v.track_rear_m / 2] },
-    { measure: "track_front_m", label: "Front track", from: [v.wheelbase_m, -v.track_front_m / 2], to: [v.wheelbase_m, v.track_front_m / 2] },
+    {
+      measure: "wheelbase_m",
+      label: "Wheelbase",
+      from: [0, side + 0.35],
+      to: [v.wheelbase_m, side + 0.35],
+    },
+    {
+      measure: "front_overhang_m",
+      label: "Front overhang",
+      from: [v.wheelbase_m, -side - 0.35],
+      to: [nose, -side - 0.35],
+    },
+    {
+      measure: "width_m",
+      label: "Width",
+      from: [nose + 0.35, -v.width_m / 2],
+      to: [nose + 0.35, v.width_m / 2],
+    },
+    {
+      measure: "mirror_width_m",
+      label: "With mirrors",
+      from: [rear - 0.35, -side],
+      to: [rear - 0.35, side],
+    },
+    {
+      measure: "track_rear_m",
+      label: "Rear track",
+      from: [0, -v.track_rear_m / 2],
+      to: [0, v.track_rear_m / 2],
+    },
+    {
+      measure: "track_front_m",
+      label: "Front track",
+      from: [v.wheelbase_m, -v.track_front_m / 2],
+      to: [v.wheelbase_m, v.track_front_m / 2],
+    },
   ];
 };
 
@@ -58,7 +88,10 @@ export const VehicleSheet = ({ vehicle, seat, edit, readOnly }: Props) => {
     bottom: -reach - 1.5,
     top: reach + 1.5,
   };
-  const middle = (line: Line): Point => [(line.from[0] + line.to[0]) / 2, (line.from[1] + line.to[1]) / 2];
+  const middle = (line: Line): Point => [
+    (line.from[0] + line.to[0]) / 2,
+    (line.from[1] + line.to[1]) / 2,
+  ];
   return (
     <Slab
       bounds={bounds}
@@ -123,7 +156,12 @@ const Eyes = ({ seat }: { seat: SeatBody }) => {
     <g>
       {eyes.map(({ name, at }) => (
         <g key={name} transform={`translate(${frame.x(at.x_m)} ${frame.y(at.y_m)})`}>
-          <circle r={5.5} fill={name === "eye" ? ink.coral : "none"} stroke={ink.coral} strokeWidth={2.5} />
+          <circle
+            r={5.5}
+            fill={name === "eye" ? ink.coral : "none"}
+            stroke={ink.coral}
+            strokeWidth={2.5}
+          />
           <text
             x={name === "eye" ? -9 : 9}
             y={4}

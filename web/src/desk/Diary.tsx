@@ -1,0 +1,133 @@
+/** The diary: lessons to come, then lessons given, with what was driven in them. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, dataOf } from "../api/client";
+import { lessonsQuery } from "../api/queries";
+import type { Lesson } from "../api/types";
+import { Failure, Waiting } from "../shell/states";
+import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
+import { ink } from "../theme";
+import { Desk } from "./Desk";
+
+const when = new Intl.DateTimeFormat("en-GB", {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  hour: "2-digit",
+  minute: "2-digit",
+});
+
+const Diary = () => {
+  const lessons = useQuery(lessonsQuery);
+  const teaches = useRole() !== "learner";
+  if (lessons.error) return <Failure error={lessons.error} retry={() => void lessons.refetch()} />;
+  if (!lessons.data) return <Waiting />;
+  const now = Date.now();
+  const coming = lessons.data.filter((l) => Date.parse(l.starts) >= now);
+  const given = lessons.data.filter((l) => Date.parse(l.starts) < now).reverse();
+  return (
+    <Desk title="Diary">
+      {teaches && <AddLesson />}
+      <Typography variant="h2">To come</Typography>
+      <Lessons lessons={coming} none="No lesson is booked." />
+      <Typography variant="h2">Given</Typography>
+      <Lessons lessons={given} none="No lesson was given yet." />
+    </Desk>
+  );
+};
+
+const Lessons = ({ lessons, none }: { lessons: Lesson[]; none: string }) => {
+  const change = useChangeDocket();
+  if (lessons.length === 0) return <Paper sx={{ p: 2 }}>{none}</Paper>;
+  return (
+    <Paper>
+      {lessons.map((lesson) => (
+        <Box
+          key={lesson.id}
+          sx={{
+            display: "flex",
+            alignItems: "center",
+            gap: 2,
+            px: 2,
+            minHeight: 48,
+            borderBottom: `1px solid ${ink.line}`,
+          }}
+        >
+          <Box sx={{ width: 190 }}>{when.format(new Date(lesson.starts))}</Box>
+          <Box sx={{ width: 150, fontWeight: 700 }}>{lesson.learner}</Box>
+          <Box sx={{ width: 130 }}>{lesson.instructor}</Box>
+          <Box sx={{ flex: 1, color: ink.soft }}>
+            {lesson.about}
+            {lesson.attempts > 0 && ` · ${lesson.attempts} attempts that day`}
+          </Box>
+          <Button onClick={() => change({ learner: lesson.learner_id })}>Put on the docket</Button>
+        </Box>
+      ))}
+    </Paper>
+  );
+};
+
+const AddLesson = () => {
+  const docket = useDocket();
+  const client = useQueryClient();
+  const [starts, setStarts] = useState("");
+  const [about, setAbout] = useState("");
+  const add = useMutation({
+    mutationFn: async () =>
+      dataOf(
+        await api.POST("/api/lessons", {
+          body: {
+            learner: docket.learner.id,
+            starts: new Date(starts).toISOString(),
+            minutes: 60,
+            about,
+          },
+        }),
+      ),
+    onSuccess: async () => {
+      setAbout("");
+      await client.invalidateQueries({ queryKey: ["lessons"] });
+    },
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    add.mutate();
+  };
+  return (
+    <Paper
+      component="form"
+      onSubmit={submit}
+      sx={{ p: 2, display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center" }}
+    >
+      <Box sx={{ fontWeight: 700 }}>{docket.learner.name}</Box>
+      <TextField
+        size="small"
+        type="datetime-local"
+        label="Starts"
+        value={starts}
+        onChange={(e) => setStarts(e.target.value)}
+        slotProps={{ inputLabel: { shrink: true } }}
+        required
+      />
+      <TextField
+        size="small"
+        label="About"
+        value={about}
+        onChange={(e) => setAbout(e.target.value)}
+        sx={{ flex: 1 }}
+      />
+      <Button type="submit" variant="contained" loading={add.isPending}>
+        Book a lesson
+      </Button>
+      {add.error && <Alert severity="error">{add.error.message}</Alert>}
+    </Paper>
+  );
+};
+
+export default Diary;

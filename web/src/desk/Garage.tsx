@@ -1,0 +1,98 @@
+/** The garage: vehicles, their seats, and grounds; each can be taken along as a file. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import type { ChangeEvent } from "react";
+import { api, dataOf } from "../api/client";
+import { documentsQuery } from "../api/queries";
+import { bodyOf, type DocumentEntry, type VehicleBody } from "../api/types";
+import { download } from "../shell/download";
+import { Failure, Waiting } from "../shell/states";
+import { length } from "../shell/units";
+import { useChangeDocket, useRole, useUnits } from "../shell/useDocket";
+import { ink } from "../theme";
+import { Desk } from "./Desk";
+
+const Garage = () => {
+  const documents = useQuery(documentsQuery());
+  const teaches = useRole() !== "learner";
+  if (documents.error)
+    return <Failure error={documents.error} retry={() => void documents.refetch()} />;
+  if (!documents.data) return <Waiting />;
+  const of = (kind: DocumentEntry["kind"]) => documents.data.filter((d) => d.kind === kind);
+  return (
+    <Desk title="Garage">
+      {of("vehicle").map((vehicle) => (
+        <Vehicle
+          key={vehicle.id}
+          vehicle={vehicle}
+          seats={of("seat").filter((s) => s.vehicle_id === vehicle.id)}
+        />
+      ))}
+      {teaches && <Import />}
+    </Desk>
+  );
+};
+
+const Vehicle = ({ vehicle, seats }: { vehicle: DocumentEntry; seats: DocumentEntry[] }) => {
+  const units = useUnits();
+  const change = useChangeDocket();
+  const body = bodyOf<VehicleBody>(vehicle.latest);
+  return (
+    <Paper sx={{ p: 2, display: "grid", gap: 1 }}>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
+        <Typography variant="h2">{vehicle.latest.name}</Typography>
+        <Box sx={{ flex: 1, color: ink.soft }}>
+          {length(body.length_m, units)} long, {length(body.width_m, units)} wide, circle{" "}
+          {length(body.steering.kerb_circle_m, units)} · revision {vehicle.latest.number}
+        </Box>
+        <Button
+          onClick={() => download(`${vehicle.latest.name}.vehicle.json`, vehicle.latest.body)}
+        >
+          Export
+        </Button>
+      </Box>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+        {seats.map((seat) => (
+          <Button key={seat.id} variant="outlined" onClick={() => change({ seat: seat.id })}>
+            {seat.latest.name}
+          </Button>
+        ))}
+        {seats.length === 0 && <span>No seat measured yet.</span>}
+      </Box>
+    </Paper>
+  );
+};
+
+/** A vehicle from a fair-corner/vehicle@1 file; the server checks it and names what is wrong. */
+const Import = () => {
+  const client = useQueryClient();
+  const add = useMutation({
+    mutationFn: async (file: File) => {
+      if (file.size > 900_000) throw new Error(`${file.name} is too large for a vehicle document`);
+      const body = JSON.parse(await file.text().catch(() => "")) as Record<string, never>;
+      return dataOf(await api.POST("/api/documents", { body: { kind: "vehicle", body } }));
+    },
+    onSuccess: () => client.invalidateQueries({ queryKey: ["documents"] }),
+  });
+  const chosen = (event: ChangeEvent<HTMLInputElement>) => {
+    const file = event.target.files?.[0];
+    if (file) add.mutate(file);
+    event.target.value = "";
+  };
+  return (
+    <Paper sx={{ p: 2, display: "flex", gap: 2, alignItems: "center" }}>
+      <Button component="label" variant="outlined" loading={add.isPending}>
+        Import a vehicle file
+        <input type="file" accept="application/json,.json" hidden onChange={chosen} />
+      </Button>
+      {add.error && <Alert severity="error">{add.error.message}</Alert>}
+      {add.data && <Alert severity="success">{add.data.name} is in the garage.</Alert>}
+    </Paper>
+  );
+};
+
+export default Garage;

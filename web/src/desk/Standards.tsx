@@ -1,0 +1,79 @@
+/** The school's standards: its own figures, dated, whole. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { documentsQuery } from "../api/queries";
+import { bodyOf, type DocumentEntry, type StandardBody } from "../api/types";
+import { download } from "../shell/download";
+import { Failure, Waiting } from "../shell/states";
+import { useUnits } from "../shell/useDocket";
+import { limitText, measureName } from "../stations/tape/VerdictCard";
+import { ink } from "../theme";
+import { Desk } from "./Desk";
+
+const Standards = () => {
+  const standards = useQuery(documentsQuery("standard"));
+  if (standards.error)
+    return <Failure error={standards.error} retry={() => void standards.refetch()} />;
+  if (!standards.data) return <Waiting />;
+  return (
+    <Desk title="Standards">
+      <Typography color="text.secondary">
+        Standards differ by country and class and change. These are the school's own figures; ask
+        the licensing authority for the law.
+      </Typography>
+      {standards.data.map((standard) => (
+        <Standard key={standard.id} standard={standard} />
+      ))}
+    </Desk>
+  );
+};
+
+const Standard = ({ standard }: { standard: DocumentEntry }) => {
+  const units = useUnits();
+  const body = bodyOf<StandardBody>(standard.latest);
+  return (
+    <Paper sx={{ p: 2 }}>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
+        <Typography variant="h2">{body.name}</Typography>
+        <Box sx={{ flex: 1, color: ink.soft }}>
+          {body.authority} · dated {body.dated} · revision {standard.latest.number} ·{" "}
+          {body.small_allowed} small faults allowed
+        </Box>
+        <Button onClick={() => download(`${body.name}.standard.json`, body)}>Export</Button>
+      </Box>
+      <Box
+        component="table"
+        sx={{
+          width: "100%",
+          borderCollapse: "collapse",
+          fontSize: 14,
+          "& td, & th": { textAlign: "left", py: 0.75, borderTop: `1px solid ${ink.line}` },
+        }}
+      >
+        <thead>
+          <tr>
+            <th>Measure</th>
+            <th>Good</th>
+            <th>Serious outside</th>
+            <th>Ends the test outside</th>
+          </tr>
+        </thead>
+        <tbody>
+          {body.limits.map((limit) => (
+            <tr key={limit.measure}>
+              <td>{measureName(limit.measure)}</td>
+              <td>{limitText(limit.measure, limit.small, units) || "–"}</td>
+              <td>{limitText(limit.measure, limit.serious, units) || "–"}</td>
+              <td>{limitText(limit.measure, limit.ends, units) || "–"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Paper>
+  );
+};
+
+export default Standards;

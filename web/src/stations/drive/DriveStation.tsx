@@ -1,0 +1,56 @@
+/** Station 4: the learner drives; the instructor notes it with one thumb and a glance. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useLocation, useNavigate } from "react-router";
+import { sheetQuery } from "../../api/queries";
+import { bodyOf, type MethodBody, type Sheet } from "../../api/types";
+import { Failure, Nothing, Waiting } from "../../shell/states";
+import { useDocket, useRole } from "../../shell/useDocket";
+import { Counters } from "./Counters";
+import { StepCard } from "./StepCard";
+import { useAttemptDraft } from "./useAttemptDraft";
+import { useDriveKeys } from "./useDriveKeys";
+
+const DriveStation = () => {
+  const docket = useDocket();
+  const { search } = useLocation();
+  const teaches = useRole() !== "learner";
+  const sheet = useQuery(sheetQuery(docket.sheet_id));
+  if (docket.sheet_id === null || !teaches)
+    return (
+      <Nothing title={teaches ? "No cue sheet yet" : "Your instructor notes attempts here"}>
+        <p>
+          {teaches
+            ? `Attempts are driven on a kept cue sheet. Choose ${docket.learner.name}'s in Cues first.`
+            : "You find your cues in Cues and your finishes in Shift."}
+        </p>
+        <Button component={Link} to={{ pathname: "/cues", search }} variant="contained">
+          Go to Cues
+        </Button>
+      </Nothing>
+    );
+  if (sheet.error) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
+  if (!sheet.data) return <Waiting what="Fetching the cue sheet" />;
+  return <Noting key={sheet.data.id} sheet={sheet.data} />;
+};
+
+const Noting = ({ sheet }: { sheet: Sheet }) => {
+  const navigate = useNavigate();
+  const { search } = useLocation();
+  const method = bodyOf<MethodBody>(sheet.method);
+  const noting = useAttemptDraft(sheet, () => navigate({ pathname: "/tape", search }));
+  useDriveKeys(sheet, noting);
+  return (
+    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 320px", gap: 1.5 }}>
+      <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none", display: "grid", gap: 1 }}>
+        {method.steps.map((step, i) => (
+          <StepCard key={step.name} index={i} say={step.say} sheet={sheet} noting={noting} />
+        ))}
+      </Box>
+      <Counters noting={noting} />
+    </Box>
+  );
+};
+
+export default DriveStation;

@@ -1,0 +1,124 @@
+/** One step: its looks, and whether its call came early, on or late. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import { bodyOf, type MethodBody, type Sheet } from "../../api/types";
+import { CallDisc, EarlyWedge, EyeMark, LateWedge, OnDot } from "../../drawing/marks";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+import { callDetail, lookReason } from "../cues/words";
+import type { LookDone, Timing, useAttemptDraft } from "./useAttemptDraft";
+import { noteLook, noteTiming } from "./useDriveKeys";
+
+interface Props {
+  index: number;
+  say: string;
+  sheet: Sheet;
+  noting: ReturnType<typeof useAttemptDraft>;
+}
+
+const TIMINGS: { value: Timing; mark: React.ReactNode }[] = [
+  { value: "early", mark: <EarlyWedge size={14} /> },
+  { value: "on", mark: <OnDot size={14} /> },
+  { value: "late", mark: <LateWedge size={14} /> },
+];
+const LOOKS: LookDone[] = ["done", "late", "missed", "prompted"];
+
+export const StepCard = ({ index, say, sheet, noting }: Props) => {
+  const units = useUnits();
+  const { draft, change } = noting;
+  const { plan } = sheet;
+  const here = draft.card === index;
+  const call = plan.calls[index - 1];
+  const looks = plan.looks
+    .map((look, i) => ({ look, i }))
+    .filter(({ look }) => look.step === index);
+  return (
+    <Paper
+      component="li"
+      aria-current={here ? "step" : undefined}
+      onPointerDown={() => !here && change({ card: index })}
+      sx={{ p: 1.25, border: `2px solid ${here ? ink.teal : "transparent"}` }}
+    >
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+        <svg width={30} height={30} viewBox="-13 -13 26 26" aria-hidden="true">
+          {call ? (
+            <CallDisc x={0} y={0} label={String(index)} stop={index === plan.calls.length} />
+          ) : (
+            <circle r={8} fill="none" stroke={ink.teal} strokeWidth={3} />
+          )}
+        </svg>
+        <Box sx={{ flex: 1 }}>
+          <Box sx={{ fontWeight: 700, fontSize: 17 }}>{say}</Box>
+          <Box sx={{ fontSize: 14, color: ink.soft }}>
+            {call
+              ? callDetail(call, plan, bodyOf<MethodBody>(sheet.method), units)
+              : "from the start"}
+          </Box>
+        </Box>
+        {call && (
+          <Box role="group" aria-label={`Call ${index}`} sx={{ display: "flex", gap: 0.75 }}>
+            {TIMINGS.map(({ value, mark }) => (
+              <Button
+                key={value}
+                variant={draft.calls[index - 1] === value ? "contained" : "outlined"}
+                aria-pressed={draft.calls[index - 1] === value}
+                startIcon={<Light>{mark}</Light>}
+                onClick={() => noteTiming(noting, index, value)}
+                sx={{ minHeight: 52, minWidth: 96, fontSize: 16 }}
+              >
+                {value}
+              </Button>
+            ))}
+          </Box>
+        )}
+      </Box>
+      {looks.map(({ look, i }) => (
+        <Box
+          key={look.look}
+          sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.75, pl: 5 }}
+        >
+          <EyeMark state={draft.looks[i] ?? "due"} size={26} />
+          <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
+            <strong>{look.look}</strong>: {lookReason(look, units)}
+          </Box>
+          <Box
+            role="group"
+            aria-label={`Look ${i + 1}, ${look.look}`}
+            sx={{ display: "flex", gap: 0.5 }}
+          >
+            {LOOKS.map((done) => (
+              <Button
+                key={done}
+                size="small"
+                variant={draft.looks[i] === done ? "contained" : "outlined"}
+                aria-pressed={draft.looks[i] === done}
+                onClick={() => noteLook(noting, i, done)}
+                sx={{ minHeight: 44, minWidth: 84 }}
+              >
+                {done}
+              </Button>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Paper>
+  );
+};
+
+/** A pale ground under a mark, so that it reads on a pressed button too. */
+const Light = ({ children }: { children: React.ReactNode }) => (
+  <Box
+    component="span"
+    sx={{
+      display: "grid",
+      placeItems: "center",
+      width: 22,
+      height: 22,
+      borderRadius: 1,
+      background: ink.sheet,
+    }}
+  >
+    {children}
+  </Box>
+);

@@ -1,0 +1,111 @@
+/** The attempt being noted: kept on this machine until the server has it, sent once. */
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { api, dataOf } from "../../api/client";
+import type { Notes, Sheet } from "../../api/types";
+import { useStored } from "../../shell/useStored";
+
+export type Timing = "early" | "on" | "late";
+export type LookDone = "done" | "late" | "missed" | "prompted";
+
+export interface Draft {
+  id: string;
+  started: string | null;
+  /** Seconds before the clock was last started, and when that was. */
+  banked: number;
+  runningSince: number | null;
+  card: number;
+  calls: (Timing | null)[];
+  looks: (LookDone | null)[];
+  forward: number;
+  reverse: number;
+  kerb: number;
+  mount: number;
+  vehicle: number;
+}
+
+const blank = (sheet: Sheet): Draft => ({
+  id: crypto.randomUUID(),
+  started: null,
+  banked: 0,
+  runningSince: null,
+  card: 0,
+  calls: sheet.plan.calls.map(() => null),
+  looks: sheet.plan.looks.map(() => null),
+  forward: 0,
+  reverse: 1,
+  kerb: 0,
+  mount: 0,
+  vehicle: 0,
+});
+
+export const secondsOf = (draft: Draft, now: number): number =>
+  draft.banked + (draft.runningSince === null ? 0 : (now - draft.runningSince) / 1000);
+
+const notesOf = (draft: Draft): Notes => ({
+  seconds: Math.round(secondsOf(draft, Date.now())),
+  forward_movements: draft.forward,
+  reverse_movements: draft.reverse,
+  calls: draft.calls,
+  looks: draft.looks,
+  kerb_touches: draft.kerb,
+  kerb_mounts: draft.mount,
+  vehicle_touches: draft.vehicle,
+});
+
+export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void) => {
+  const [stored, setStored, forget] = useStored<Draft | null>(
+    `fair-corner/attempt/${sheet.id}`,
+    null,
+  );
+  const [fresh, setFresh] = useState(() => blank(sheet));
+  const [past, setPast] = useState<Draft[]>([]);
+  const draft = stored ?? fresh;
+  const client = useQueryClient();
+  const change = (part: Partial<Draft>) => {
+    setPast([...past.slice(-40), draft]);
+    setStored({ ...draft, ...part });
+  };
+  const undo = () => {
+    const last = past.at(-1);
+    if (!last) return;
+    setPast(past.slice(0, -1));
+    setStored(last);
+  };
+  const again = () => {
+    forget();
+    setPast([]);
+    setFresh(blank(sheet));
+  };
+  const keep = useMutation({
+    mutationFn: async () =>
+      dataOf(
+        await api.POST("/api/attempts", {
+          body: {
+            id: draft.id,
+            sheet: sheet.id,
+            started: draft.started ?? new Date().toISOString(),
+            notes: notesOf(draft),
+          },
+        }),
+      ),
+    onSuccess: async (attempt) => {
+      again();
+      await client.invalidateQueries({ queryKey: ["attempts"] });
+      await client.invalidateQueries({ queryKey: ["docket"] });
+      onKept(attempt.id);
+    },
+  });
+  return { draft, change, undo: past.length ? undo : null, again, keep };
+};
+
+/** The time now, ticking while the clock runs. */
+export const useNow = (ticking: boolean): number => {
+  const [now, setNow] = useState(Date.now());
+  useEffect(() => {
+    if (!ticking) return;
+    const timer = setInterval(() => setNow(Date.now()), 250);
+    return () => clearInterval(timer);
+  }, [ticking]);
+  return ticking ? Math.max(now, Date.now()) : now;
+};

@@ -1,0 +1,53 @@
+/** The keyboard in Drive: space for the clock, arrows for timing, letters for looks. */
+import { useEffect } from "react";
+import type { Sheet } from "../../api/types";
+import { type LookDone, secondsOf, type Timing, type useAttemptDraft } from "./useAttemptDraft";
+
+const TIMINGS: Record<string, Timing> = { ArrowLeft: "early", ArrowDown: "on", ArrowRight: "late" };
+const LOOKS: Record<string, LookDone> = { d: "done", l: "late", m: "missed", p: "prompted" };
+
+export const toggleClock = ({ draft, change }: ReturnType<typeof useAttemptDraft>) => {
+  if (draft.runningSince === null) {
+    change({
+      runningSince: Date.now(),
+      started: draft.started ?? new Date().toISOString(),
+    });
+  } else {
+    change({ banked: secondsOf(draft, Date.now()), runningSince: null });
+  }
+};
+
+export const noteTiming = (
+  { draft, change }: ReturnType<typeof useAttemptDraft>,
+  card: number,
+  timing: Timing,
+) => {
+  const calls = draft.calls.map((old, i) => (i === card - 1 ? timing : old));
+  change({ calls, card: Math.min(card + 1, draft.calls.length) });
+};
+
+export const noteLook = (
+  { draft, change }: ReturnType<typeof useAttemptDraft>,
+  index: number,
+  done: LookDone,
+) => change({ looks: draft.looks.map((old, i) => (i === index ? done : old)) });
+
+export const useDriveKeys = (sheet: Sheet, noting: ReturnType<typeof useAttemptDraft>) => {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if ((event.target as HTMLElement).closest("input, [role=menu]") || event.ctrlKey) return;
+      const { card } = noting.draft;
+      const look = sheet.plan.looks.findIndex((l) => l.step === card);
+      const timing = TIMINGS[event.key];
+      const done = LOOKS[event.key];
+      if (event.key === " ") toggleClock(noting);
+      else if (timing && card > 0) noteTiming(noting, card, timing);
+      else if (event.key === "ArrowDown") noting.change({ card: 1 });
+      else if (done && look >= 0) noteLook(noting, look, done);
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [sheet, noting]);
+};

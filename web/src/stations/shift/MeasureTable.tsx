@@ -1,0 +1,89 @@
+/** Bias with its margin and scatter, drawn on one scale a measure. */
+import Box from "@mui/material/Box";
+import Paper from "@mui/material/Paper";
+import type { FinishSet } from "../../api/types";
+import { degrees, length, type Units } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+
+type Measure = FinishSet["measures"][number];
+
+const NAMES = { kerb_m: "Off the kerb", angle_deg: "Angle", ahead_m: "Gap ahead" } as const;
+const ENDS = {
+  kerb_m: ["nearer", "farther"],
+  angle_deg: ["nose out", "nose in"],
+  ahead_m: ["shorter", "longer"],
+} as const;
+
+const said = (m: Measure, value: number, units: Units) =>
+  m.measure === "angle_deg" ? degrees(value, 1) : length(value, units);
+
+export const MeasureTable = ({ finishes }: { finishes: FinishSet }) => {
+  const units = useUnits();
+  if (finishes.measures.length === 0)
+    return <Paper sx={{ p: 2 }}>Bias and scatter are told from the second taped attempt on.</Paper>;
+  return (
+    <Paper sx={{ p: 1.5, display: "grid", gap: 0.5 }}>
+      {finishes.measures.map((m) => (
+        <Box
+          key={m.measure}
+          sx={{
+            display: "grid",
+            gridTemplateColumns: "110px 1fr 250px",
+            alignItems: "center",
+            gap: 1,
+          }}
+        >
+          <Box sx={{ fontWeight: 700 }}>{NAMES[m.measure]}</Box>
+          <Scale m={m} />
+          <Box sx={{ fontSize: 14 }}>
+            bias <strong>{said(m, m.bias, units)}</strong> ± {said(m, m.margin, units)} · scatter{" "}
+            <strong>{said(m, m.scatter, units)}</strong>
+          </Box>
+        </Box>
+      ))}
+      <Box sx={{ fontSize: 12, color: ink.soft }}>
+        From the plan. Line: the bias and its 95 % interval. Band: one standard deviation of scatter
+        either side.
+      </Box>
+    </Paper>
+  );
+};
+
+const Scale = ({ m }: { m: Measure }) => {
+  const reach = Math.max(Math.abs(m.bias) + Math.max(m.scatter, m.margin), 1e-6) * 1.25;
+  const x = (value: number) => 160 + (value / reach) * 105;
+  const [low, high] = ENDS[m.measure];
+  return (
+    <svg
+      viewBox="0 0 320 34"
+      width="100%"
+      height={34}
+      role="img"
+      aria-label={`${NAMES[m.measure]}: bias and scatter`}
+    >
+      <rect
+        x={x(m.bias - m.scatter)}
+        y={7}
+        width={x(m.bias + m.scatter) - x(m.bias - m.scatter)}
+        height={20}
+        fill={ink.buff}
+      />
+      <path d={`M${x(0)} 2V32`} stroke={ink.ink} strokeDasharray="3 3" />
+      <path
+        d={`M${x(m.bias - m.margin)} 17H${x(m.bias + m.margin)}`}
+        stroke={ink.teal}
+        strokeWidth={4}
+      />
+      <circle cx={x(m.bias)} cy={17} r={5} fill={ink.teal} />
+      <g fontSize={11} fill={ink.soft}>
+        <text x={0} y={21}>
+          {low}
+        </text>
+        <text x={320} y={21} textAnchor="end">
+          {high}
+        </text>
+      </g>
+    </svg>
+  );
+};

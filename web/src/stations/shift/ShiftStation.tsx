@@ -1,0 +1,63 @@
+/** Station 6: the learner's finishes, their bias and scatter, and what to change. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useLocation } from "react-router";
+import { setsQuery, sheetQuery } from "../../api/queries";
+import { Failure, Nothing, Waiting } from "../../shell/states";
+import { useDocket } from "../../shell/useDocket";
+import { AdviceCard } from "./AdviceCard";
+import { BeforeAfter } from "./BeforeAfter";
+import { FinishSlab } from "./FinishSlab";
+import { MeasureTable } from "./MeasureTable";
+
+const ShiftStation = () => {
+  const docket = useDocket();
+  const { search } = useLocation();
+  const sheet = useQuery(sheetQuery(docket.sheet_id));
+  const sets = useQuery(setsQuery(docket.sheet_id));
+  const error = sheet.error ?? sets.error;
+  if (error) return <Failure error={error} retry={() => void sets.refetch()} />;
+  const list = sets.data ?? [];
+  const current = list.find((s) => s.sheet_id === docket.sheet_id);
+  const nothing = docket.sheet_id === null || (sets.data && !list.some((s) => s.marks.length));
+  if (nothing)
+    return (
+      <Nothing title="No finishes yet">
+        <p>After a few taped attempts on one cue sheet, bias and scatter are told apart here.</p>
+        <Button component={Link} to={{ pathname: "/drive", search }} variant="contained">
+          Go to Drive
+        </Button>
+      </Nothing>
+    );
+  if (!sheet.data || !current) return <Waiting what="Sorting the finishes" />;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) 360px",
+        gap: 1.5,
+        height: "100%",
+        minHeight: 620,
+      }}
+    >
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateRows: "minmax(260px, 1fr) auto",
+          gap: 1.5,
+          minHeight: 0,
+        }}
+      >
+        <FinishSlab sheet={sheet.data} finishes={current} />
+        <MeasureTable finishes={current} />
+      </Box>
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
+        <AdviceCard sheet={sheet.data} finishes={current} />
+        <BeforeAfter sets={list} current={current.sheet_id} />
+      </Box>
+    </Box>
+  );
+};
+
+export default ShiftStation;

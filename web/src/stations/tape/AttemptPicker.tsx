@@ -1,0 +1,41 @@
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import type { Attempt } from "../../api/types";
+
+interface Props {
+  attempts: Attempt[];
+  attempt: Attempt;
+  onChoose: (id: string) => void;
+}
+
+const when = new Intl.DateTimeFormat("en-GB", {
+  day: "numeric",
+  month: "short",
+  hour: "2-digit",
+  minute: "2-digit",
+});
+
+const state = (attempt: Attempt): string => {
+  if (attempt.void) return "spoilt, left out";
+  return attempt.tape?.verdict.outcome ?? "not taped yet";
+};
+
+/** Which attempt is on the drawing; the newest comes first. */
+export const AttemptPicker = ({ attempts, attempt, onChoose }: Props) => (
+  <TextField
+    select
+    size="small"
+    label="Attempt"
+    value={attempt.id}
+    onChange={(e) => onChoose(e.target.value)}
+    sx={{ mt: 0.75 }}
+  >
+    {attempts
+      .map((a, i) => (
+        <MenuItem key={a.id} value={a.id} sx={{ minHeight: 44 }}>
+          {i + 1} · {when.format(new Date(a.started))} · {state(a)}
+        </MenuItem>
+      ))
+      .reverse()}
+  </TextField>
+);

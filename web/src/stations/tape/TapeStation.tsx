@@ -1,0 +1,173 @@
+/** Station 5: where it ended, by tape, and what that comes to. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useLocation } from "react-router";
+import { api, dataOf } from "../../api/client";
+import { attemptsQuery, sheetQuery } from "../../api/queries";
+import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
+import { Failure, Nothing, Waiting } from "../../shell/states";
+import { useDocket, useRole } from "../../shell/useDocket";
+import { useStored } from "../../shell/useStored";
+import { AttemptPicker } from "./AttemptPicker";
+import { TapeSlab } from "./TapeSlab";
+import { VerdictCard } from "./VerdictCard";
+
+export type TypedReadings = { [K in keyof Required<Readings>]: number | null };
+const NOTHING: TypedReadings = {
+  kerb_front_m: null,
+  kerb_rear_m: null,
+  ahead_m: null,
+  behind_m: null,
+};
+
+const TapeStation = () => {
+  const docket = useDocket();
+  const { search } = useLocation();
+  const sheet = useQuery(sheetQuery(docket.sheet_id));
+  const attempts = useQuery(attemptsQuery(docket.sheet_id));
+  const [chosen, setChosen] = useState<string | null>(null);
+  const error = sheet.error ?? attempts.error;
+  if (error) return <Failure error={error} retry={() => void attempts.refetch()} />;
+  const list = attempts.data ?? [];
+  const attempt = list.find((a) => a.id === chosen) ?? list.findLast((a) => !a.tape) ?? list.at(-1);
+  if (docket.sheet_id === null || (attempts.data && !attempt))
+    return (
+      <Nothing title="Nothing to tape yet">
+        <p>Drive an attempt first; then its readings are typed here.</p>
+        <Button component={Link} to={{ pathname: "/drive", search }} variant="contained">
+          Go to Drive
+        </Button>
+      </Nothing>
+    );
+  if (!sheet.data || !attempt) return <Waiting what="Fetching the attempts" />;
+  return (
+    <Taping
+      key={attempt.id}
+      sheet={sheet.data}
+      attempt={attempt}
+      attempts={list}
+      onChoose={setChosen}
+    />
+  );
+};
+
+interface Props {
+  sheet: Sheet;
+  attempt: Attempt;
+  attempts: Attempt[];
+  onChoose: (id: string) => void;
+}
+
+const complete = (r: TypedReadings): Readings | null =>
+  r.kerb_front_m === null || r.kerb_rear_m === null
+    ? null
+    : { ...r, kerb_front_m: r.kerb_front_m, kerb_rear_m: r.kerb_rear_m };
+
+const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
+  const client = useQueryClient();
+  const readOnly = useRole() === "learner";
+  const kept: TypedReadings = attempt.readings ? { ...NOTHING, ...attempt.readings } : NOTHING;
+  const [draft, setDraft, forget] = useStored<TypedReadings | null>(
+    `fair-corner/tape/${attempt.id}`,
+    null,
+  );
+  const typed = draft ?? kept;
+  const readings = complete(typed);
+  const path = { attempt_id: attempt.id };
+  const preview = useQuery({
+    queryKey: ["tape", attempt.id, readings],
+    queryFn: async ({ signal }) =>
+      dataOf(
+        await api.POST("/api/attempts/{attempt_id}/preview", {
+          params: { path },
+          body: readings as Readings,
+          signal,
+        }),
+      ) as Tape,
+    enabled: readings !== null && draft !== null && !readOnly,
+    retry: false,
+  });
+  const refresh = async () => {
+    for (const key of ["attempts", "docket", "sets"])
+      await client.invalidateQueries({ queryKey: [key] });
+  };
+  const save = useMutation({
+    mutationFn: async () =>
+      dataOf(
+        await api.PUT("/api/attempts/{attempt_id}/readings", {
+          params: { path },
+          body: readings as Readings,
+        }),
+      ),
+    onSuccess: async () => {
+      await refresh();
+      forget();
+    },
+  });
+  const spoilt = useMutation({
+    mutationFn: async () =>
+      dataOf(
+        await api.PUT("/api/attempts/{attempt_id}/void", {
+          params: { path },
+          body: { void: !attempt.void },
+        }),
+      ),
+    onSuccess: refresh,
+  });
+  const tape = draft ? preview.data : attempt.tape;
+  const error = save.error ?? spoilt.error ?? (draft ? preview.error : null);
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) 360px",
+        gap: 1.5,
+        height: "100%",
+        minHeight: 600,
+      }}
+    >
+      <TapeSlab
+        sheet={sheet}
+        readings={typed}
+        pose={tape?.pose ?? null}
+        alongKnown={tape?.along_known ?? false}
+        readOnly={readOnly}
+        onRead={(name, metres) => setDraft({ ...typed, [name]: metres })}
+      />
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
+        <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
+        {error && <Alert severity="error">{error.message}</Alert>}
+        {tape ? (
+          <VerdictCard tape={tape} standard={sheet.standard} />
+        ) : (
+          <Alert severity="info">
+            Type both kerb readings on the drawing; the gap ahead makes the place along the kerb
+            sure.
+          </Alert>
+        )}
+        {!readOnly && (
+          <Box sx={{ display: "flex", gap: 1 }}>
+            <Button
+              variant="contained"
+              size="large"
+              sx={{ minHeight: 52, flex: 1 }}
+              disabled={!readings || !draft || preview.isError}
+              loading={save.isPending}
+              onClick={() => save.mutate()}
+            >
+              {draft || !attempt.tape ? "Keep the readings" : "Kept"}
+            </Button>
+            <Button sx={{ minHeight: 52 }} onClick={() => spoilt.mutate()}>
+              {attempt.void ? "Count it again" : "Spoilt by others"}
+            </Button>
+          </Box>
+        )}
+      </Box>
+    </Box>
+  );
+};
+
+export default TapeStation;
