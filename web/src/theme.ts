@@ -50,6 +50,7 @@ export const theme = createTheme({
         "@media print": { body: { overflow: "visible", background: "#fff" } },
       },
     },
+    MuiButtonBase: { styleOverrides: { root: { fontFamily: family } } },
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTooltip: { defaultProps: { arrow: true } },

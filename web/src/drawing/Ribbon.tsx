@@ -26,6 +26,7 @@ interface Props {
 
 export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: Props) => {
   const [ref, { width }] = useSize();
+  const units = useUnits();
   const total = plan.path.at(-1)?.s_m ?? 1;
   const x = (m: Metres) => LEFT + (m / total) * Math.max(width - LEFT - RIGHT, 1);
   const point = (event: PointerEvent) => {
@@ -56,7 +57,7 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
     >
       {width > 0 && (
         <svg width={width} height={RIBBON_HEIGHT} style={{ display: "block" }} aria-hidden="true">
-          <Lanes width={width} lockTurns={lockTurns} />
+          <Lanes width={width} lockTurns={lockTurns} unit={shortUnit(units)} />
           <Axis total={total} x={x} />
           <Hands plan={plan} lockTurns={lockTurns} toward={toward} x={x} />
           <Windows plan={plan} x={x} active={active} onCall={onCall} />
@@ -75,10 +76,13 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
   );
 };
 
-const Lanes = ({ width, lockTurns }: { width: number; lockTurns: number }) => (
+const Lanes = ({ width, lockTurns, unit }: { width: number; lockTurns: number; unit: string }) => (
   <g fontSize={12} fill={ink.ink}>
     <text x={10} y={LANES.call + 4} fontWeight={700}>
       Calls
+    </text>
+    <text x={10} y={LANES.call + 18} fontSize={11} fill={ink.soft}>
+      ± in {unit}
     </text>
     <text x={10} y={LANES.middle + 4} fontWeight={700}>
       Hands
@@ -163,8 +167,18 @@ const Windows = ({
                 strokeDasharray="4 3"
               />
             )}
-            <Edge x={x(from)} value={call.early_m} side="early" units={units} />
-            <Edge x={x(to)} value={call.late_m} side="late" units={units} />
+            <Edge
+              x={call.early_m === null ? x(call.s_m) - 12 : x(from)}
+              value={call.early_m}
+              side="early"
+              units={units}
+            />
+            <Edge
+              x={call.late_m === null ? x(call.s_m) + 12 : x(to)}
+              value={call.late_m}
+              side="late"
+              units={units}
+            />
             {/* The ribbon as a whole is the keyboard's slider; a disc is a shortcut for the hand. */}
             <g onPointerDown={() => onCall(call.number)} style={{ cursor: "pointer" }}>
               <CallDisc
@@ -178,9 +192,6 @@ const Windows = ({
           </g>
         );
       })}
-      <text x={x(end)} y={LANES.axis - 12} fontSize={11} fill={ink.soft} textAnchor="end">
-        early and late in {shortUnit(units)}
-      </text>
     </g>
   );
 };

@@ -68,7 +68,7 @@ export const DocketBar = () => {
         wide
       />
       <Stub name="Ground" value={docket.ground.name} choices={pick("ground")} wide />
-      <Stub name="Method" value={docket.method.name} choices={pick("method")} />
+      <Stub name="Method" value={docket.method.name} choices={pick("method")} wide />
       <Stub name="Judged by" value={docket.standard.name} choices={pick("standard")} />
     </Box>
   );
@@ -114,7 +114,7 @@ const Stub = ({ name, value, choices, wide = false }: StubProps) => {
         title={value}
         onClick={(e: MouseEvent<HTMLElement>) => setAnchor(e.currentTarget)}
         sx={{
-          flex: wide ? 1.35 : 1,
+          flex: wide ? 1.5 : 1,
           minWidth: 0,
           display: "block",
           textAlign: "left",

@@ -66,30 +66,24 @@ export const CuesStation = () => {
           />
         </Box>
       </Box>
-      <Box
-        sx={{
-          display: "flex",
-          flexDirection: "column",
-          gap: 1.25,
-          overflowY: "auto",
-          minHeight: 0,
-        }}
-      >
-        {plan.error && <Failure error={plan.error} />}
-        {!plan.data.feasible && (
-          <WhyNot docket={docket} plan={plan.data} options={options} change={cue.change} />
-        )}
-        {call && told && (
-          <CueCard
-            call={call}
-            pose={live ?? told}
-            vehicle={vehicle}
-            ground={ground}
-            plan={plan.data}
-            method={method}
-          />
-        )}
-        <CallList plan={plan.data} method={method} active={active} onCall={setActive} />
+      <Box sx={{ display: "grid", gridTemplateRows: "minmax(0, 1fr) auto", gap: 1, minHeight: 0 }}>
+        <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
+          {plan.error && <Failure error={plan.error} />}
+          {!plan.data.feasible && (
+            <WhyNot docket={docket} plan={plan.data} options={options} change={cue.change} />
+          )}
+          {call && told && (
+            <CueCard
+              call={call}
+              pose={live ?? told}
+              vehicle={vehicle}
+              ground={ground}
+              plan={plan.data}
+              method={method}
+            />
+          )}
+          <CallList plan={plan.data} method={method} active={active} onCall={setActive} />
+        </Box>
         <SheetBar docket={docket} plan={plan.data} cue={cue} />
       </Box>
     </Box>

@@ -49,7 +49,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
         onChange={(kerb_m) => change({ kerb_m })}
       />
       <Figure
-        name="Hands while rolling"
+        name="Hands, rolling"
         value={options.turns_per_metre ?? plan.set.turns_per_metre}
         said={(v) => `${v.toFixed(1)} turns/m`}
         range={[0.8, 4, 0.1]}
@@ -72,7 +72,9 @@ interface FigureProps {
 
 const Figure = ({ name, value, said, range: [min, max, step], onChange }: FigureProps) => (
   <Box>
-    <Box sx={{ display: "flex", justifyContent: "space-between", fontSize: 13 }}>
+    <Box
+      sx={{ display: "flex", justifyContent: "space-between", whiteSpace: "nowrap", fontSize: 13 }}
+    >
       <span>{name}</span>
       <Box component="strong" sx={{ color: ink.ink, fontSize: 15 }}>
         {said(value)}

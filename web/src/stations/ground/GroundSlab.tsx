@@ -43,7 +43,7 @@ export const GroundSlab = ({ ground, measures, readOnly, onMeasure }: Props) => 
   const reach = Math.min(ground.road_width_m + 0.9, 9);
   const bounds = {
     left: (b?.left ?? a.left - 8) - 0.8,
-    right: a.right + 0.8,
+    right: a.right + 2,
     bottom: away < 0 ? -reach : -1.6,
     top: away < 0 ? 1.6 : reach,
   };
@@ -71,7 +71,7 @@ export const GroundSlab = ({ ground, measures, readOnly, onMeasure }: Props) => 
         <>
           {field("ahead_length", "Length", [mid(a), beyond(a.roadside) + away * 0.1])}
           {field("ahead_off_kerb", "Off the kerb", [mid(a), -away * 0.75], "cm")}
-          {field("ahead_width", "Width", [a.right - 0.5, inner(a)])}
+          {field("ahead_width", "Width", [a.right + 0.9, inner(a)])}
           {b && field("gap", "Gap", [(a.left + b.right) / 2, gapY])}
           {b && field("behind_length", "Length", [mid(b), beyond(b.roadside) + away * 0.1])}
           {b && field("behind_off_kerb", "Off the kerb", [mid(b), -away * 0.75], "cm")}
@@ -99,6 +99,7 @@ export const GroundSlab = ({ ground, measures, readOnly, onMeasure }: Props) => 
       }
     >
       <KerbScene ground={ground} />
+      <Dimension from={[a.right + 0.3, a.kerbside]} to={[a.right + 0.3, a.roadside]} />
       <Dimension from={[a.left, beyond(a.roadside)]} to={[a.right, beyond(a.roadside)]} />
       {b && <Dimension from={[b.left, beyond(b.roadside)]} to={[b.right, beyond(b.roadside)]} />}
       {b && <Dimension from={[b.right, gapY]} to={[a.left, gapY]} />}

@@ -43,12 +43,12 @@ const linesOf = (v: VehicleBody): Line[] => {
     {
       measure: "wheelbase_m",
       label: "Wheelbase",
-      from: [0, side + 0.35],
-      to: [v.wheelbase_m, side + 0.35],
+      from: [0, side + 0.85],
+      to: [v.wheelbase_m, side + 0.85],
     },
     {
       measure: "front_overhang_m",
-      label: "Front overhang",
+      label: "Overhang",
       from: [v.wheelbase_m, -side - 0.35],
       to: [nose, -side - 0.35],
     },

@@ -66,14 +66,15 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
       {step && <Box sx={{ fontWeight: 650 }}>{step}</Box>}
       <Box sx={{ fontSize: 15 }}>{reason(advice, finishes.counted)}</Box>
       <Box sx={{ display: "flex", gap: 3, my: 0.5 }}>
-        <Chance share={advice.chance} label="chance the next finish meets the standard" />
+        <Chance share={advice.chance} label="chance of a finish without a fault" />
         {advice.kind === "move cue" && (
           <Chance share={advice.chance_after} label="predicted once the cue is moved" />
         )}
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft }}>
         {finishes.counted} taped attempts; {finishes.met} met the whole standard, looks and touches
-        included. Chances are for the finish alone and computed from the set.
+        included. A small fault still meets it. Chances are for a faultless finish, computed from
+        the set.
       </Box>
       {take.error && <Alert severity="error">{take.error.message}</Alert>}
       {advice.kind === "move cue" && teaches && (

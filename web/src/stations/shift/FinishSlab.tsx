@@ -63,7 +63,7 @@ const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
       true,
     );
   const mean = counted.length ? meanOf(counted.map((m) => m.pose)) : null;
-  const y = legend ? frame.height - 34 : 24;
+  const y = legend ? frame.height - 20 : 28;
   return (
     <g>
       {counted.map((mark) => (
@@ -85,7 +85,8 @@ const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
         strokeDasharray="9 5"
       />
       {mean && <path d={outline(mean)} fill="none" stroke="#fff" strokeWidth={3} />}
-      <g transform={`translate(14 ${y})`} fontSize={13} fill="#fff">
+      <g transform={`translate(22 ${y})`} fontSize={13} fill="#fff">
+        <rect x={-10} y={-20} width={460} height={30} rx={6} fill={ink.cabin} opacity={0.92} />
         <path d="M0 -4H24" stroke={ink.marigold} strokeWidth={3} strokeDasharray="9 5" />
         <text x={30}>planned</text>
         <path d="M100 -4H124" stroke="#fff" strokeWidth={3} />

@@ -1,0 +1,142 @@
+"""The fit, its windows, its two sides, and what it says when nothing works."""
+
+import numpy as np
+import pytest
+from faircorner.cues import Options, make_plan, make_remedy, rehearse
+from faircorner.errors import InputError
+from faircorner.ground import adjust, finish_at, lay_kerb, measures, with_behind
+from faircorner.motion import clearance, drive
+from faircorner.sight import sight_of
+
+
+@pytest.fixture(scope="module")
+def plan(linnet, seat, quay, method, bands):
+    return make_plan(linnet, seat, quay, method, bands)
+
+
+def test_the_legs_driven_again_end_at_the_stated_finish(linnet, quay, plan):
+    track = drive(linnet.steering, plan.start[None], [0.0], plan.legs, sample=0.01)
+    finish = finish_at(track.final, linnet, quay)
+    for name in ("kerb_front", "kerb_rear", "ahead"):
+        assert finish.measure(name)[0] == pytest.approx(plan.finish.measure(name)[0], abs=0.01)
+    assert abs(finish.angle[0] - plan.finish.angle[0]) < np.radians(0.2)
+    stated = {name: metres for name, metres, _ in plan.clearances}
+    parked = quay.ahead
+    found = clearance(track.poses, linnet.outline(), parked.polygon).metres[0]
+    assert found == pytest.approx(stated[parked.name], abs=0.005)
+
+
+def test_the_car_ends_parallel_and_as_far_from_the_kerb_as_wanted(plan):
+    assert plan.feasible
+    assert plan.finish.kerb[0] == pytest.approx(0.25, abs=0.005)
+    assert abs(plan.finish.angle[0]) < np.radians(0.05)
+
+
+def test_kerb_left_and_right_give_mirrored_plans(linnet, seat, quay, method, bands, plan):
+    other = make_plan(linnet.mirrored(), seat.mirrored(), quay.mirrored(), method, bands)
+    np.testing.assert_allclose(other.track.poses, plan.track.poses * [1, -1, -1], atol=1e-9)
+    np.testing.assert_allclose(other.track.turns, -plan.track.turns, atol=1e-12)
+    for mine, theirs in zip(plan.calls, other.calls, strict=True):
+        assert theirs.cue.sighting.through == mine.cue.sighting.through
+        assert theirs.cue.sighting.y == pytest.approx(-mine.cue.sighting.y)
+
+
+def test_window_edges_are_real(linnet, method, bands, plan):
+    """Just inside an edge passes; just outside breaks what the window says."""
+    for number, call in enumerate(plan.calls):
+        for sign, edge, why in (
+            (-1, call.window.early, call.window.early_breaks),
+            (+1, call.window.late, call.window.late_breaks),
+        ):
+            if edge is None or "no room" in why:
+                continue
+            late = np.zeros((2, len(plan.calls)))
+            late[:, number] = sign * (edge - 0.004), sign * (edge + 0.008)
+            tried = rehearse(linnet, method, plan, bands, late)
+            assert tried.good.tolist() == [True, False], (number + 1, why)
+            assert tried.body_touched[1] == why.startswith("the body meets")
+            assert tried.kerb_touched[1] == (why == "a tyre meets the kerb")
+
+
+def test_sensitivity_predicts_a_small_lateness(linnet, method, bands, plan):
+    late = np.zeros((1, len(plan.calls)))
+    late[0, 2] = 0.06
+    finish = rehearse(linnet, method, plan, bands, late).finish
+    predicted = plan.finish.kerb[0] + 0.06 * plan.sensitivity[0, 2]
+    assert finish.kerb[0] == pytest.approx(predicted, abs=0.004)
+
+
+def test_a_gap_too_short_says_why_and_the_advised_gap_works(linnet, seat, quay, method, bands):
+    tight = with_behind(quay, 5.6)
+    plan = make_plan(linnet, seat, tight, method, bands)
+    assert not plan.feasible
+    assert plan.why_not
+    remedy = make_remedy(linnet, tight, method, bands)
+    assert remedy is not None
+    assert remedy.what == "gap"
+    assert make_plan(linnet, seat, adjust(tight, "gap", remedy.to), method, bands).feasible
+
+
+def test_the_nose_swings_out_as_far_as_the_look_says(linnet, plan):
+    look = next(r for r in plan.looks if r.why == "swings out")
+    start = plan.start[1] - linnet.width / 2
+    assert look.metres == pytest.approx(start - look.y)
+    assert 0.5 < look.metres < 1.5
+
+
+def test_the_cue_lies_on_the_straight_line_from_eye_to_corner(linnet, seat, plan):
+    call = plan.calls[1]
+    seen = call.cue.sighting
+    heading = call.pose[2]
+    offset = call.cue.target - call.pose[:2]
+    across = np.array([[np.cos(heading), np.sin(heading)], [-np.sin(heading), np.cos(heading)]])
+    target = across @ offset
+    ray, mark = target - seen.eye[:2], np.array([seen.x, seen.y]) - seen.eye[:2]
+    assert abs(ray[0] * mark[1] - ray[1] * mark[0]) < 1e-9
+    assert 0 < mark @ ray < ray @ ray
+    leant = sight_of(linnet, seat.leaning(0.1), call.pose, call.cue.target, 1.45)
+    assert leant.x - seen.x == pytest.approx(call.cue.sharpness.image)
+
+
+def test_a_shift_moves_the_told_cue_and_not_the_plan(linnet, seat, quay, method, bands, plan):
+    moved = make_plan(linnet, seat, quay, method, bands, Options(shifts={3: -0.2}))
+    assert moved.calls[2].s == pytest.approx(plan.calls[2].s)
+    assert moved.calls[2].told == pytest.approx(plan.calls[2].s - 0.2)
+    assert moved.calls[2].cue.sighting.station != plan.calls[2].cue.sighting.station
+
+
+@pytest.mark.parametrize("gap", [0.7, 0.9, 1.2])
+@pytest.mark.parametrize("lift", [0.0, 0.4])
+def test_feasible_is_never_false_comfort(linnet, seat, method, bands, gap, lift):
+    """What is called feasible touches nothing when driven finely, over a spread of places."""
+    ground = lay_kerb("spread", gap=7.6 + lift, off_kerb=0.1 + lift / 2, goal_ahead=1.5)
+    plan = make_plan(linnet, seat, ground, method, bands, Options(gap=gap))
+    track = drive(linnet.steering, plan.start[None], [0.0], plan.legs, sample=0.01)
+    gaps = [clearance(track.poses, linnet.outline(), o.polygon).metres[0] for o in ground.obstacles]
+    assert plan.feasible == (min(gaps) > 0.045 and not plan.why_not)
+
+
+@pytest.mark.parametrize(
+    ("options", "field"),
+    [
+        pytest.param(Options(gap=9), "gap_m", id="gap"),
+        pytest.param(Options(turns_per_metre=0), "turns_per_metre", id="hands"),
+        pytest.param(Options(pinned={"angel": 1}), "angel", id="unknown figure"),
+        pytest.param(Options(shifts={9: 0.1}), "shifts", id="no such call"),
+        pytest.param(Options(kerb=5), "kerb_m", id="kerb"),
+    ],
+)
+def test_bad_options_name_their_field(linnet, seat, quay, method, bands, options, field):
+    with pytest.raises(InputError, match=field):
+        make_plan(linnet, seat, quay, method, bands, options)
+
+
+def test_a_place_keeps_every_measure_but_the_one_changed(quay):
+
+    place = with_behind(quay, 7.0)
+    changed = adjust(place, "ahead_length", 5.1)
+    before, after = measures(place), measures(changed)
+    assert after.pop("ahead_length") == pytest.approx(5.1)
+    before.pop("ahead_length")
+    assert after == pytest.approx(before)
+    assert measures(place.mirrored()) == pytest.approx(measures(place))
