@@ -46,8 +46,9 @@ const Gate = () => {
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />
         <Route path="/standards" element={<Standards />} />
-        <Route path="*" element={<Navigate to="/cues" replace />} />
       </Route>
+      {/* Outside the house, which would rewrite the address while it is being left. */}
+      <Route path="*" element={<Navigate to="/cues" replace />} />
     </Routes>
   );
 };

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
-import { api, dataOf } from "../../api/client";
+import { ApiError, api, dataOf } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
 import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
 import { Failure, Nothing, Waiting } from "../../shell/states";
@@ -13,7 +13,7 @@ import { useDocket, useRole } from "../../shell/useDocket";
 import { useStored } from "../../shell/useStored";
 import { AttemptPicker } from "./AttemptPicker";
 import { TapeSlab } from "./TapeSlab";
-import { VerdictCard } from "./VerdictCard";
+import { measureName, VerdictCard } from "./VerdictCard";
 
 export type TypedReadings = { [K in keyof Required<Readings>]: number | null };
 const NOTHING: TypedReadings = {
@@ -53,6 +53,12 @@ const TapeStation = () => {
     />
   );
 };
+
+/** The server names the reading by its field; the person knows it by its label. */
+const inWords = (error: Error): string =>
+  error instanceof ApiError && error.field
+    ? `${measureName(error.field)}: ${error.problem}`
+    : error.message;
 
 interface Props {
   sheet: Sheet;
@@ -139,11 +145,11 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
       />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
         <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
-        {error && <Alert severity="error">{error.message}</Alert>}
+        {error && <Alert severity="error">{inWords(error)}</Alert>}
         {tape ? (
           <VerdictCard tape={tape} standard={sheet.standard} />
         ) : (
-          <Alert severity="info">
+          <Alert severity="info" role="note">
             Type both kerb readings on the drawing; the gap ahead makes the place along the kerb
             sure.
           </Alert>

@@ -1,0 +1,58 @@
+"""The computation from the shell, as somebody else's program would call it."""
+
+import json
+import subprocess
+import sys
+
+import pytest
+from faircorner.documents.ground import ground_document
+from faircorner.ground import lay_kerb
+
+from server.demo.vehicles import LINNET, seat_document, vehicle_document
+
+
+def core(command, text):
+    done = subprocess.run(
+        [sys.executable, "-m", "faircorner.cli", command, "-"],
+        input=text, capture_output=True, text=True, check=False,
+    )  # fmt: skip
+    return done.returncode, done.stdout, done.stderr
+
+
+@pytest.fixture(scope="module")
+def request_document():
+    return {
+        "vehicle": vehicle_document(LINNET),
+        "seat": seat_document(LINNET, "seat", back=0.0, height=1.2),
+        "ground": ground_document(lay_kerb("quay", side="right", goal_ahead=2.0)),
+        "method": "Straight-run reverse park",
+        "options": {},
+    }
+
+
+def test_driving_a_plans_legs_gives_its_path(request_document):
+    status, out, _ = core("plan", json.dumps(request_document))
+    plan = json.loads(out)
+    assert (status, plan["feasible"]) == (0, True)
+    drive = {key: request_document[key] for key in ("vehicle",)}
+    drive |= {"start": plan["start"], "legs": plan["legs"]}
+    status, out, _ = core("drive", json.dumps(drive))
+    final = json.loads(out)["final"]
+    assert status == 0
+    for name in ("x_m", "y_m", "heading_deg"):
+        assert final[name] == pytest.approx(plan["final"][name], abs=1e-4)
+
+
+def test_a_bad_document_is_one_line_that_names_the_field(request_document):
+    wrong = {**request_document["vehicle"], "wheelbase_m": "long"}
+    status, out, said = core("plan", json.dumps({**request_document, "vehicle": wrong}))
+    assert (status, out) == (2, "")
+    assert said.count("\n") == 1
+    assert said.startswith("vehicle.wheelbase_m:")
+
+
+@pytest.mark.parametrize("text", ["", "{", '{"a": NaN}', "[]", "[" * 100_000])
+def test_what_is_no_document_is_refused(text):
+    status, _, said = core("drive", text)
+    assert status == 2
+    assert said.count("\n") == 1

@@ -1,0 +1,74 @@
+"""Two schools with one of everything, for the tests of who may see what."""
+
+import json
+from dataclasses import dataclass
+
+import pytest
+from django.contrib.auth.models import User
+from django.test import Client
+from faircorner.documents.ground import ground_document
+from faircorner.documents.library import house_standard, methods
+from faircorner.ground import lay_kerb
+
+from server.demo.vehicles import LINNET, seat_document, vehicle_document
+from server.documents.services import create_document
+from server.planning.services import make_sheet
+from server.schools.models import Member, Role, School
+
+PASSWORD = "a-long-enough-word"
+
+
+@dataclass
+class House:
+    """A school, its people's clients by role, and its documents."""
+
+    school: School
+    members: dict
+    revisions: dict
+    sheet: object
+
+    def client(self, role: str) -> Client:
+        client = Client()
+        client.force_login(
+            self.members[role].user, backend="django.contrib.auth.backends.ModelBackend"
+        )
+        return client
+
+
+def send(client: Client, method: str, path: str, body=None):
+    data = "" if body is None else json.dumps(body)
+    return client.generic(method, path, data, content_type="application/json")
+
+
+def build_house(name: str) -> House:
+    school = School.objects.create(name=name, keeps="left", units="metric")
+    members = {}
+    for role in Role.values:
+        user = User.objects.create_user(f"{role}@{name}", password=PASSWORD)
+        members[role] = Member.objects.create(
+            school=school, user=user, name=f"{role} of {name}", role=role
+        )
+    method = next(iter(methods().values()))
+    bodies = {
+        "vehicle": vehicle_document(LINNET),
+        "seat": seat_document(LINNET, "seat", back=0.0, height=1.2),
+        "ground": ground_document(lay_kerb("quay", goal_ahead=2.0)),
+        "method": method.model_dump(by_alias=True, mode="json"),
+        "standard": house_standard().model_dump(by_alias=True, mode="json"),
+    }
+    revisions = {}
+    for kind, body in bodies.items():
+        vehicle = revisions["vehicle"].document_id if kind == "seat" else None
+        revisions[kind] = create_document(school, kind=kind, body=body, vehicle_id=vehicle)
+    sheet = make_sheet(school, learner_id=members["learner"].pk, revisions=revisions, options={})
+    return House(school=school, members=members, revisions=revisions, sheet=sheet)
+
+
+@pytest.fixture
+def ours(db):
+    return build_house("ours")
+
+
+@pytest.fixture
+def theirs(db):
+    return build_house("theirs")

@@ -1,0 +1,219 @@
+"""No route shows or changes what belongs to another school; no role does more than it may."""
+
+import uuid
+
+import pytest
+from django.db import DatabaseError, connection, transaction
+
+from server.api import api
+from server.documents.models import Revision
+from server.lessons.models import Attempt
+from server.lessons.services import keep_attempt, tape_attempt
+from tests.server.conftest import PASSWORD, send
+
+NOTES = {"seconds": 60, "calls": ["on"], "looks": ["done"]}
+STARTED = "2026-05-05T10:00:00Z"
+
+
+def requests_naming(house):
+    """A request for every route, naming only what belongs to the house given."""
+    docket = {kind: revision.pk for kind, revision in house.revisions.items()}
+    ground = house.revisions["ground"].body
+    vehicle = house.revisions["vehicle"]
+    learner, sheet = house.members["learner"].pk, house.sheet.pk
+    attempt = Attempt.objects.for_school(house.school).first() or keep_attempt(
+        house.school, house.members["lead"], attempt_id=uuid.uuid4(), sheet=sheet,
+        started=STARTED, notes={**NOTES, "forward_movements": 0, "reverse_movements": 1,
+                                "kerb_touches": 0, "kerb_mounts": 0, "vehicle_touches": 0},
+    )  # fmt: skip
+    readings = {"kerb_front_m": 0.25, "kerb_rear_m": 0.25}
+    seat = house.revisions["seat"].document_id
+    return {
+        "docket_read": ("GET", f"/api/docket?learner={learner}&seat={seat}", None),
+        "document_create": ("POST", "/api/documents", {
+            "kind": "seat", "body": house.revisions["seat"].body,
+            "vehicle_id": vehicle.document_id}),
+        "document_revisions": ("GET", f"/api/documents/{vehicle.document_id}/revisions", None),
+        "document_revise": ("POST", f"/api/documents/{vehicle.document_id}/revisions", {
+            "based_on": vehicle.number, "body": vehicle.body}),
+        "plan_compute": ("POST", "/api/plan", docket),
+        "plan_remedy": ("POST", "/api/plan/remedy", docket),
+        "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
+        "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
+        "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),
+        "attempts_list": ("GET", f"/api/attempts?sheet={sheet}", None),
+        "attempt_keep": ("POST", "/api/attempts", {
+            "id": str(uuid.uuid4()), "sheet": sheet, "started": STARTED, "notes": NOTES}),
+        "tape_preview": ("POST", f"/api/attempts/{attempt.pk}/preview", readings),
+        "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
+        "attempt_void": ("PUT", f"/api/attempts/{attempt.pk}/void", {"void": True}),
+        "sets_list": ("GET", f"/api/sets?sheet={sheet}", None),
+        "advice_take": ("POST", "/api/sets/take", {"sheet": sheet}),
+        # Routes that name nothing: what they answer is looked at instead.
+        "session_read": ("GET", "/api/session", None),
+        "people_list": ("GET", "/api/people", None),
+        "documents_list": ("GET", "/api/documents", None),
+        "lessons_list": ("GET", "/api/lessons", None),
+        "ground_measure": ("POST", "/api/grounds/measure", {"body": ground}),
+        "ground_adjust": ("POST", "/api/grounds/adjust", {
+            "body": ground, "measure": "road_width", "metres": 8}),
+        "ground_behind": ("POST", "/api/grounds/behind", {"body": ground, "gap_m": 7}),
+        "ground_side": ("POST", "/api/grounds/side", {"body": ground}),
+        "learner_add": ("POST", "/api/people", {"name": "Somebody New"}),
+        "session_open": ("POST", "/api/session", {
+            "username": f"lead@{house.school.name}", "password": PASSWORD}),
+        "session_close": ("DELETE", "/api/session", None),
+    }  # fmt: skip
+
+
+NAMELESS = {"session_read", "people_list", "documents_list", "lessons_list", "ground_measure",
+            "ground_adjust", "ground_behind", "ground_side", "learner_add", "session_open",
+            "session_close"}  # fmt: skip
+
+
+def operations():
+    schema = api.get_openapi_schema(path_prefix="/api/")
+    return {op["operationId"] for path in schema["paths"].values() for op in path.values()}
+
+
+def test_every_route_is_walked(ours):
+    assert set(requests_naming(ours)) == operations()
+
+
+def test_another_schools_ids_are_as_if_they_never_were(ours, theirs):
+    client = ours.client("lead")
+    for name, (method, path, body) in requests_naming(theirs).items():
+        if name not in NAMELESS:
+            assert send(client, method, path, body).status_code == 404, name
+
+
+def test_lists_hold_nothing_of_another_school(ours, theirs):
+    client = ours.client("lead")
+    for path in ("/api/people", "/api/documents", "/api/lessons"):
+        assert "theirs" not in send(client, "GET", path).content.decode()
+    shown = {d["id"] for d in send(client, "GET", "/api/documents").json()}
+    assert shown == set(ours.school.documents.values_list("pk", flat=True))
+
+
+def test_strangers_are_asked_to_sign_in(client, ours):
+    for name, (method, path, body) in requests_naming(ours).items():
+        if name not in {"session_read", "session_open"}:
+            assert send(client, method, path, body).status_code == 401, name
+
+
+MAY_NOT = {"document_create", "document_revise", "sheet_make", "lesson_add", "attempt_keep",
+           "tape_preview", "attempt_tape", "attempt_void", "advice_take",
+           "learner_add"}  # fmt: skip
+
+
+def test_a_learner_changes_nothing(ours):
+    client = ours.client("learner")
+    for name in MAY_NOT:
+        method, path, body = requests_naming(ours)[name]
+        assert send(client, method, path, body).status_code == 403, name
+
+
+def test_a_learner_sees_only_their_own_sheets(ours):
+    other = ours.members["instructor"]
+    other.role = "learner"
+    other.save()
+    client = ours.client("instructor")
+    assert send(client, "GET", f"/api/sheets/{ours.sheet.pk}").status_code == 404
+    assert [p["name"] for p in send(client, "GET", "/api/people").json()] == [other.name]
+
+
+def test_an_attempt_sent_twice_is_stored_once(ours):
+    client = ours.client("instructor")
+    body = {"id": str(uuid.uuid4()), "sheet": ours.sheet.pk, "started": STARTED, "notes": NOTES}
+    first, second = (send(client, "POST", "/api/attempts", body) for _ in range(2))
+    assert (first.status_code, second.status_code) == (201, 201)
+    assert first.json() == second.json()
+    assert Attempt.objects.count() == 1
+    changed = {**body, "notes": {**NOTES, "seconds": 61}}
+    assert send(client, "POST", "/api/attempts", changed).status_code == 409
+
+
+def test_an_id_used_by_another_school_is_refused_without_telling(ours, theirs):
+    body = {"id": str(uuid.uuid4()), "started": STARTED, "notes": NOTES}
+    kept = send(theirs.client("lead"), "POST", "/api/attempts", {**body, "sheet": theirs.sheet.pk})
+    assert kept.status_code == 201
+    ours_too = send(ours.client("lead"), "POST", "/api/attempts", {**body, "sheet": ours.sheet.pk})
+    assert ours_too.status_code == 409
+    assert Attempt.objects.get().school == theirs.school
+
+
+def test_revisions_cannot_be_changed_even_past_the_models(ours):
+    with pytest.raises(DatabaseError, match="never changes"), transaction.atomic():
+        Revision.objects.filter(document__school=ours.school).update(body={})
+    with pytest.raises(DatabaseError, match="never changes"), transaction.atomic():
+        with connection.cursor() as cursor:
+            cursor.execute("DELETE FROM documents_revision")
+
+
+def test_an_edit_of_an_old_revision_is_turned_away(ours):
+    client, vehicle = ours.client("lead"), ours.revisions["vehicle"]
+    path = f"/api/documents/{vehicle.document_id}/revisions"
+    body = {**vehicle.body, "length_m": 4.1}
+    assert send(client, "POST", path, {"based_on": 1, "body": body}).status_code == 201
+    late = send(client, "POST", path, {"based_on": 1, "body": body})
+    assert late.status_code == 409
+    assert "revision 1" in late.json()["problem"]
+
+
+BAD = [
+    ({"length_m": 2.0}, "length_m"),
+    ({"length_m": "four"}, "length_m"),
+    ({"steering": {"lock_turns": 1.4, "kerb_circle_m": 5.0}}, "steering.kerb_circle_m"),
+    ({"steering": {"lock_turns": 0, "kerb_circle_m": 10.0}}, "steering.lock_turns"),
+    ({"lenght": 4}, "lenght"),
+]
+
+
+@pytest.mark.parametrize(("change", "field"), BAD, ids=[field for _, field in BAD])
+def test_a_bad_vehicle_names_its_field_and_stores_nothing(ours, change, field):
+    client, vehicle = ours.client("lead"), ours.revisions["vehicle"]
+    path = f"/api/documents/{vehicle.document_id}/revisions"
+    answer = send(client, "POST", path, {"based_on": 1, "body": {**vehicle.body, **change}})
+    assert answer.status_code == 422
+    assert answer.json()["field"] == field
+    assert Revision.objects.filter(document=vehicle.document).count() == 1
+
+
+def test_contradicting_readings_store_nothing(ours):
+    client = ours.client("lead")
+    _, path, _ = requests_naming(ours)["attempt_tape"]
+    answer = send(client, "PUT", path, {"kerb_front_m": 0.2, "kerb_rear_m": 3.4})
+    assert answer.status_code == 422
+    assert answer.json()["field"] == "kerb_front_m"
+    assert Attempt.objects.get().readings is None
+
+
+def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):
+    lead, ahead = ours.members["lead"], ours.sheet.plan["finish"]["ahead_m"]
+    notes = {**NOTES, "forward_movements": 0, "reverse_movements": 1, "kerb_touches": 0,
+             "kerb_mounts": 0, "vehicle_touches": 0}  # fmt: skip
+    for i in range(8):
+        attempt = keep_attempt(ours.school, lead, attempt_id=uuid.uuid4(), sheet=ours.sheet.pk,
+                               started=STARTED, notes=notes)  # fmt: skip
+        near = 0.10 + 0.01 * (i % 3)
+        gap = ahead + 0.21 + 0.02 * (i % 4)
+        tape_attempt(attempt, {"kerb_front_m": near, "kerb_rear_m": near, "ahead_m": gap,
+                               "behind_m": None})  # fmt: skip
+    client = ours.client("lead")
+    (found,) = send(client, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
+    assert (found["advice"]["kind"], found["advice"]["call"]) == ("move cue", 3)
+    assert found["advice"]["by_m"] < 0
+    taken = send(client, "POST", "/api/sets/take", {"sheet": ours.sheet.pk})
+    assert taken.status_code == 201
+    before, after = send(client, "GET", f"/api/sets?sheet={taken.json()['sheet_id']}").json()
+    assert (before["counted"], after["counted"]) == (8, 0)
+    assert after["shifts_m"] == {"3": found["advice"]["by_m"]}
+
+
+def test_too_many_wrong_passwords_close_the_door(client, ours):
+    body = {"username": "lead@ours", "password": "wrong"}
+    statuses = [send(client, "POST", "/api/session", body).status_code for _ in range(9)]
+    assert statuses[0] == 401
+    assert statuses[-1] == 429
+    right = {**body, "password": PASSWORD}
+    assert send(client, "POST", "/api/session", right).status_code == 429
