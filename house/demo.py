@@ -84,6 +84,8 @@ def serving(url: str, wanted_port: int, *, demo: bool) -> int:
     server = subprocess.Popen(
         command, cwd=ROOT, env={**os.environ, **environment(url)}, start_new_session=True
     )
+    # A shell may have started us with Ctrl-C ignored; both ways of asking end the same.
+    signal.signal(signal.SIGINT, signal.default_int_handler)
     signal.signal(signal.SIGTERM, lambda *_: (_ for _ in ()).throw(KeyboardInterrupt()))
     try:
         _wait(server, address)

@@ -39,6 +39,19 @@ def _learner(request: Caller, learner: int | None) -> Member:
     return found
 
 
+def _resolved(
+    newest: list[Revision], asked: dict[str, int | None], last: CueSheet | None
+) -> dict[str, Revision]:
+    """Newest revisions of what was asked for; else of the learner's last sheet; else the first."""
+    wanted = {
+        kind: document or (last and getattr(last, kind).document_id)
+        for kind, document in asked.items()
+    }
+    found = {kind: _chosen(newest, kind, document) for kind, document in wanted.items()}
+    found["vehicle"] = _chosen(newest, "vehicle", found["seat"].document.vehicle_id)
+    return found
+
+
 @router.get("/docket", response=DocketOut, operation_id="docket_read")
 def docket_read(
     request: Caller,
@@ -48,18 +61,14 @@ def docket_read(
     method: int | None = None,
     standard: int | None = None,
 ):
-    """What the five stubs stand for now, by the newest revisions."""
-    newest = latest_revisions(request.school)
-    chosen_seat = _chosen(newest, "seat", seat)
-    revisions = {
-        "vehicle": _chosen(newest, "vehicle", chosen_seat.document.vehicle_id),
-        "seat": chosen_seat,
-        "ground": _chosen(newest, "ground", ground),
-        "method": _chosen(newest, "method", method),
-        "standard": _chosen(newest, "standard", standard),
-    }
+    """What the five stubs stand for now; what is not asked for follows the learner's last sheet."""
     person = _learner(request, learner)
-    sheets = CueSheet.objects.for_caller(request).filter(learner=person, **revisions)
+    mine = CueSheet.objects.for_caller(request).filter(learner=person)
+    asked = {"seat": seat, "ground": ground, "method": method, "standard": standard}
+    revisions = _resolved(
+        latest_revisions(request.school), asked, mine.select_related(*SHEET).first()
+    )
+    sheets = mine.filter(**revisions)
     sheet = sheets.first()
     attempts = Attempt.objects.for_caller(request, "cue_sheet__learner").filter(
         cue_sheet__in=sheets, void=False

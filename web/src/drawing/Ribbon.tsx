@@ -79,10 +79,7 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
 const Lanes = ({ width, lockTurns, unit }: { width: number; lockTurns: number; unit: string }) => (
   <g fontSize={12} fill={ink.ink}>
     <text x={10} y={LANES.call + 4} fontWeight={700}>
-      Calls
-    </text>
-    <text x={10} y={LANES.call + 18} fontSize={11} fill={ink.soft}>
-      ± in {unit}
+      Calls, {unit}
     </text>
     <text x={10} y={LANES.middle + 4} fontWeight={700}>
       Hands

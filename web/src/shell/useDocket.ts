@@ -47,7 +47,9 @@ export const useChangeDocket = () => {
   return useCallback(
     (change: DocketIds) => {
       const next = new URLSearchParams();
-      for (const [stub, id] of Object.entries({ ...ids, ...change })) next.set(stub, String(id));
+      // Another learner brings their own last docket along.
+      const kept = change.learner === undefined ? ids : {};
+      for (const [stub, id] of Object.entries({ ...kept, ...change })) next.set(stub, String(id));
       navigate({ search: next.toString() });
     },
     [ids, navigate],

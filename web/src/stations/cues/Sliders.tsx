@@ -26,7 +26,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
   return (
     <Box sx={{ display: "grid", gridTemplateColumns: "repeat(4, 1fr)", gap: 3, px: 1 }}>
       <Figure
-        name="Gap to parked vehicle"
+        name="Gap at the start"
         value={options.gap_m ?? plan.set.gap_m}
         said={(v) => length(v, units)}
         range={[0.5, 1.6, 0.05]}
