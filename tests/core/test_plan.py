@@ -51,7 +51,7 @@ def test_window_edges_are_real(linnet, method, bands, plan):
             if edge is None or "no room" in why:
                 continue
             late = np.zeros((2, len(plan.calls)))
-            late[:, number] = sign * (edge - 0.004), sign * (edge + 0.008)
+            late[:, number] = sign * (edge - 0.006), sign * (edge + 0.012)
             tried = rehearse(linnet, method, plan, bands, late)
             assert tried.good.tolist() == [True, False], (number + 1, why)
             assert tried.body_touched[1] == why.startswith("the body meets")

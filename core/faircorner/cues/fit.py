@@ -88,7 +88,7 @@ class _Problem:
     def outcome(self, x: Floats) -> Outcome:
         steps = len(self.case.method.steps)
         settings = settings_for(self.values(x), self.given, steps)
-        return attempt(self.case, settings, sample=0.1)
+        return attempt(self.case, settings, sample=0.15)
 
     def rows(self, x: Floats) -> Floats:
         """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""

@@ -201,7 +201,7 @@ def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings)
             pose,
             turns,
             leg,
-            leg.metres[:, None] * np.linspace(0, 1, 81),
+            leg.metres[:, None] * np.linspace(0, 1, 61),
         )
         pose, turns = poses[:, -1], wheels[:, -1]
         legs.append(leg)
