@@ -160,7 +160,7 @@ export interface paths {
         };
         /**
          * Docket Read
-         * @description What the five stubs stand for now, by the newest revisions.
+         * @description What the five stubs stand for now; what is not asked for follows the learner's last sheet.
          */
         get: operations["docket_read"];
         put?: never;
