@@ -29,7 +29,7 @@ _EXCESS_COST = 400.0
 # Left between tyres and kerb, and between the swinging nose and the far kerb, m.
 _TYRE_SPARE, _ROAD_SPARE = 0.04, 0.15
 _STEP = 1e-4
-_PROBES = 24
+_PROBES = 12
 _AIM_TOLERANCE = 0.01
 
 

@@ -14,13 +14,13 @@ from faircorner.plane import Floats
 __all__ = ["REACH", "SENSED", "Window", "breakage", "call_windows", "sensitivity"]
 
 # Windows are searched this far each way, m; beyond it a call is called free.
-REACH = 1.5
+REACH = 1.0
 # Finish measures that a call is held to account for, in the order of the columns.
 SENSED = ("kerb", "angle", "ahead")
 _NUDGE = 0.05
-_GRID, _ROUNDS = 7, 3
-# Gaps between samples this far apart, m, are missed by 1.5 mm at most; docs/sums/windows.md.
-_SAMPLE = 0.2
+_GRID, _ROUNDS = 6, 3
+# Contact between samples this far apart, m, is missed by 1 mm at most; docs/sums/windows.md.
+_SAMPLE = 0.12
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -110,6 +110,6 @@ def sensitivity(case: Case, fit: Fit, given: Given) -> Floats:
     late = np.zeros((2 * calls, steps))
     late[np.arange(calls), np.arange(calls)] = _NUDGE
     late[np.arange(calls) + calls, np.arange(calls)] = -_NUDGE
-    outcome = attempt(case, settings_for(fit.values[None], given, steps, late))
+    outcome = attempt(case, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
     finish = np.stack([getattr(outcome.finish, name) for name in SENSED])
     return np.asarray((finish[:, :calls] - finish[:, calls:]) / (2 * _NUDGE))
