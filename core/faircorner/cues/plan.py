@@ -203,7 +203,7 @@ def _assemble(
         ),
         looks=look_reasons(case, driven),
         sensitivity=answers,
-        swept=tuple(swept_outline(driven.track.poses[0, ::2], case.vehicle.outline())),
+        swept=tuple(swept_outline(driven.track.poses[0, ::4], case.vehicle.outline())),
     )  # fmt: skip
 
 

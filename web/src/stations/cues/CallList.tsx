@@ -85,7 +85,7 @@ const Breaks = ({ call }: { call: Call }) => {
         <Box key={edge.word} sx={{ display: "flex", gap: 0.75, alignItems: "baseline" }}>
           {edge.mark}
           {edge.metres === null
-            ? `may come 1 m ${edge.word} and more`
+            ? `may come ${length(1, units)} ${edge.word} and more`
             : `beyond ${length(edge.metres, units)} ${edge.word}, ${edge.why}`}
         </Box>
       ))}
