@@ -181,7 +181,7 @@ class _Loader:
         self.staff, self.cars, self.places = staff, cars, places
         self.standard, self.learners = standard, learners
         self.rng = np.random.default_rng(_SEED + school.pk)
-        self.now = timezone.now().replace(minute=0, second=0, microsecond=0)
+        self.now = timezone.now().replace(hour=9, minute=0, second=0, microsecond=0)
 
     def load(self) -> None:
         self.instructors = [self._member(*person) for person in self.staff]

@@ -33,7 +33,8 @@ def _lessons(request: Caller):
     )
     counted = Count("learner__cue_sheets__attempts", filter=same_day, distinct=True)
     lessons = Lesson.objects.for_caller(request).select_related("learner", "instructor")
-    return lessons.annotate(attempts=counted)
+    # Counting groups the rows, and grouping drops the order a model asks for.
+    return lessons.annotate(attempts=counted).order_by("starts", "id")
 
 
 @router.get("/lessons", response=list[LessonOut], operation_id="lessons_list")

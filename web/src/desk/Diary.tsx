@@ -64,7 +64,7 @@ const Lessons = ({ lessons, none }: { lessons: Lesson[]; none: string }) => {
           <Box sx={{ width: 130 }}>{lesson.instructor}</Box>
           <Box sx={{ flex: 1, color: ink.soft }}>
             {lesson.about}
-            {lesson.attempts > 0 && ` · ${lesson.attempts} attempts that day`}
+            {lesson.attempts > 0 && ` · attempts: ${lesson.attempts}`}
           </Box>
           <Button onClick={() => change({ learner: lesson.learner_id })}>Put on the docket</Button>
         </Box>
