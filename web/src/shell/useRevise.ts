@@ -1,5 +1,6 @@
 /** Editing a document: a draft that survives, an undo, and a save that makes a new revision. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
 import { api, dataOf } from "../api/client";
 import type { Revision } from "../api/types";
 import { useStored } from "./useStored";
@@ -8,7 +9,16 @@ export const useRevise = <Body extends object>(revision: Revision) => {
   const client = useQueryClient();
   const key = `fair-corner/draft/${revision.id}`;
   const [history, setHistory, forget] = useStored<Body[]>(key, []);
-  const body = history.at(-1) ?? (revision.body as unknown as Body);
+  // What was edited last, also between an edit and the drawing that follows it.
+  const latest = useRef(history);
+  latest.current = history;
+  const bodyIn = (kept: Body[]) => kept.at(-1) ?? (revision.body as unknown as Body);
+  const body = bodyIn(history);
+  const keep = (next: Body[]) => {
+    save.reset();
+    latest.current = next;
+    setHistory(next);
+  };
   const save = useMutation({
     mutationFn: async () =>
       dataOf(
@@ -30,14 +40,9 @@ export const useRevise = <Body extends object>(revision: Revision) => {
   return {
     body,
     changed: history.length > 0,
-    edit: (next: Body) => {
-      save.reset();
-      setHistory([...history.slice(-50), next]);
-    },
-    undo: () => {
-      save.reset();
-      setHistory(history.slice(0, -1));
-    },
+    latest: () => bodyIn(latest.current),
+    edit: (next: Body) => keep([...latest.current.slice(-50), next]),
+    undo: () => keep(latest.current.slice(0, -1)),
     clear,
     save,
   };

@@ -21,7 +21,10 @@ const GroundStation = () => {
   return <Place key={docket.ground.id} revision={docket.ground} />;
 };
 
-const asBody = (ground: GroundBody) => ground as unknown as Record<string, never>;
+type Body = Record<string, never>;
+type Change = (body: Body) => Promise<GroundState>;
+
+const asBody = (ground: GroundBody) => ground as unknown as Body;
 
 /** The measures of a draft, and the changes that the core makes to it. */
 const useGround = (revision: Revision) => {
@@ -35,40 +38,41 @@ const useGround = (revision: Revision) => {
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
   });
-  const kept = {
+  // One change after the other, each on what the one before it left: none is lost to another.
+  const change = useMutation({
+    scope: { id: `ground ${revision.id}` },
+    mutationFn: async (make: Change) => make(asBody(draft.latest())),
     onSuccess: (state: GroundState) => draft.edit(state.body as unknown as GroundBody),
-  };
-  const adjust = useMutation({
-    mutationFn: async (change: { measure: string; metres: Metres }) =>
-      dataOf(
-        await api.POST("/api/grounds/adjust", { body: { body: asBody(draft.body), ...change } }),
+  });
+  return {
+    draft,
+    measured,
+    error: change.error,
+    adjust: (measure: string, metres: Metres) =>
+      change.mutate(async (body) =>
+        dataOf(await api.POST("/api/grounds/adjust", { body: { body, measure, metres } })),
       ),
-    ...kept,
-  });
-  const behind = useMutation({
-    mutationFn: async (gap_m: Metres | null) =>
-      dataOf(await api.POST("/api/grounds/behind", { body: { body: asBody(draft.body), gap_m } })),
-    ...kept,
-  });
-  const turn = useMutation({
-    mutationFn: async () =>
-      dataOf(await api.POST("/api/grounds/side", { body: { body: asBody(draft.body) } })),
-    ...kept,
-  });
-  return { draft, measured, adjust, behind, turn };
+    behind: (gap_m: Metres | null) =>
+      change.mutate(async (body) =>
+        dataOf(await api.POST("/api/grounds/behind", { body: { body, gap_m } })),
+      ),
+    turn: () =>
+      change.mutate(async (body) =>
+        dataOf(await api.POST("/api/grounds/side", { body: { body } })),
+      ),
+  };
 };
 
 const Place = ({ revision }: { revision: Revision }) => {
-  const { draft, measured, adjust, behind, turn } = useGround(revision);
+  const { draft, measured, error, adjust, behind, turn } = useGround(revision);
   const readOnly = useRole() === "learner";
   const ground = draft.body;
   if (measured.isPending) return <Waiting what="Measuring the place" />;
   if (!measured.data)
     return <Failure error={measured.error} retry={() => void measured.refetch()} />;
   const measures = measured.data.measures;
-  const error = adjust.error ?? behind.error ?? turn.error;
   const set = (measure: string) => (metres: Metres | null) =>
-    metres !== null && adjust.mutate({ measure, metres });
+    metres !== null && adjust(measure, metres);
   const field = (measure: string, label: string, bare: "m" | "cm" = "m") => (
     <LengthField
       label={label}
@@ -89,12 +93,7 @@ const Place = ({ revision }: { revision: Revision }) => {
         minHeight: 560,
       }}
     >
-      <GroundSlab
-        ground={ground}
-        measures={measures}
-        readOnly={readOnly}
-        onMeasure={(measure, metres) => adjust.mutate({ measure, metres })}
-      />
+      <GroundSlab ground={ground} measures={measures} readOnly={readOnly} onMeasure={adjust} />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
         {error && <Alert severity="error">{error.message}</Alert>}
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
@@ -103,19 +102,19 @@ const Place = ({ revision }: { revision: Revision }) => {
             exclusive
             fullWidth
             value={ground.side}
-            disabled={readOnly || turn.isPending}
+            disabled={readOnly}
             aria-label="Kerb"
-            onChange={(_, side) => side && side !== ground.side && turn.mutate()}
+            onChange={(_, side) => side && side !== ground.side && turn()}
           >
             <ToggleButton value="left">Kerb left</ToggleButton>
             <ToggleButton value="right">Kerb right</ToggleButton>
           </ToggleButtonGroup>
           {ground.goal.behind === null ? (
-            <Button variant="outlined" disabled={readOnly} onClick={() => behind.mutate(7.5)}>
+            <Button variant="outlined" disabled={readOnly} onClick={() => behind(7.5)}>
               Park a vehicle behind
             </Button>
           ) : (
-            <Button variant="outlined" disabled={readOnly} onClick={() => behind.mutate(null)}>
+            <Button variant="outlined" disabled={readOnly} onClick={() => behind(null)}>
               Take the one behind away
             </Button>
           )}
