@@ -12,7 +12,7 @@ import numpy as np
 from faircorner.cues.method import Method, Step, Unknown
 from faircorner.errors import InputError
 from faircorner.ground import Ground
-from faircorner.motion import Leg, Track, advance, drive, settle_turn
+from faircorner.motion import Leg, Track, advance, drive, settle_turn, wheel_and_heading
 from faircorner.plane import Bools, Floats, to_site
 from faircorner.vehicle import Vehicle
 
@@ -135,10 +135,25 @@ def _event(
     return lambda poses, turns: (x - to_site(poses, own)[..., 0, 0] - wanted) * -step.direction
 
 
+def _along(
+    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, s: Floats, places: bool
+) -> tuple[Floats, Floats]:
+    """Poses and wheel along a leg; x and y stay empty when only headings are asked for."""
+    if places:
+        return advance(vehicle.steering, pose, turns, leg, s)
+    wheels, gained = wheel_and_heading(vehicle.steering, turns, leg, s)
+    poses = np.zeros((*s.shape, 3))
+    poses[..., 2] = pose[:, 2:3] + gained
+    return poses, wheels
+
+
 def _first_rise(
-    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, event: _Event
+    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, event: _Event, *, places: bool
 ) -> tuple[Floats, Bools]:
-    """Metres into a leg at which the event first rises through zero, and whether it does."""
+    """Metres into a leg at which the event first rises through zero, and whether it does.
+
+    places : whether the event looks at where the vehicle is, or only at its heading
+    """
     rows = np.arange(len(pose))
     low, width = np.zeros(len(pose)), np.full(len(pose), _LONGEST)
     grid = np.linspace(0.0, 1.0, round(_LONGEST / _SCAN) + 1)
@@ -146,7 +161,7 @@ def _first_rise(
     found = np.ones(len(pose), dtype=np.bool_)
     for points in (grid, _REFINE):
         s = width[:, None] * points
-        poses, wheels = advance(vehicle.steering, at, wheel, leg, s)
+        poses, wheels = _along(vehicle, at, wheel, leg, s, places)
         height = event(poses, wheels)
         risen = height >= 0
         if points is grid:
@@ -192,7 +207,9 @@ def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings)
                 event = _event(vehicle, ground, method, i, wanted, settings.rate)
             except InputError as error:
                 raise error.inside(f"steps[{i}].until") from None
-            metres, reached[:, i] = _first_rise(vehicle, pose, turns, leg, event)
+            metres, reached[:, i] = _first_rise(
+                vehicle, pose, turns, leg, event, places=step.until.kind != "heading"
+            )
         late = metres + settings.late[:, i]
         cut[:, i] = late < 0
         leg = _leg(vehicle, step, settings.rate, np.maximum(late, 0.0))
@@ -201,7 +218,7 @@ def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings)
             pose,
             turns,
             leg,
-            leg.metres[:, None] * np.linspace(0, 1, 61),
+            leg.metres[:, None] * np.linspace(0, 1, 25),
         )
         pose, turns = poses[:, -1], wheels[:, -1]
         legs.append(leg)

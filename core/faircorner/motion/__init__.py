@@ -1,7 +1,7 @@
 """Driving legs, what is touched on the way, and the ground the body sweeps."""
 
 from faircorner.motion.contact import Clearance, clearance, tyre_clearance
-from faircorner.motion.legs import Leg, Track, advance, drive, settle_turn
+from faircorner.motion.legs import Leg, Track, advance, drive, settle_turn, wheel_and_heading
 from faircorner.motion.swept import Swing, swept_outline, swing
 
 __all__ = [
@@ -16,4 +16,5 @@ __all__ = [
     "swept_outline",
     "swing",
     "tyre_clearance",
+    "wheel_and_heading",
 ]

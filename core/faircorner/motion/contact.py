@@ -80,11 +80,14 @@ def _apart(bounds: Floats, points: Floats) -> Floats:
     return np.asarray(np.maximum(x, y))
 
 
-def _piece_clearance(poses: Floats, bound: Floats, piece: Floats, polygon: Floats) -> Clearance:
+def _piece_clearance(
+    poses: Floats, bound: Floats, piece: Floats, polygon: Floats, best: Floats
+) -> Clearance:
+    """Least gap of one piece wherever it can be below `best`, infinite where it cannot."""
     rows = np.arange(len(poses))
     # The gap at the pose with the least bound is attained, so nothing bounded above it can win.
     likely = poses[rows, bound.argmin(axis=1)]
-    reached = _gap(piece, to_body(likely, polygon))
+    reached = np.minimum(_gap(piece, to_body(likely, polygon)), best)
     row, sample = np.nonzero(bound <= reached[:, None] + 1e-9)
     gaps = np.full(bound.shape, np.inf)
     gaps[row, sample] = _gap(piece, to_body(poses[row, sample], polygon))
@@ -105,12 +108,14 @@ def clearance(poses: Floats, outline: Sequence[Floats], polygon: Floats) -> Clea
     x, y = poses[..., 0], poses[..., 1]
     cos, sin = np.cos(poses[..., 2]), np.sin(poses[..., 2])
     seen = _extent(cos, -sin, standing, (x, y))
-    parts = []
+    parts: list[Clearance] = []
+    best = np.full(len(poses), np.inf)
     for piece in map(_anticlockwise, outline):
         placed = _extent(cos, sin, piece, (np.zeros(()), np.zeros(())))
         placed += np.stack((x, x, y, y))
         bound = np.maximum(_apart(seen, piece), _apart(placed, standing))
-        parts.append(_piece_clearance(poses, bound, piece, standing))
+        parts.append(_piece_clearance(poses, bound, piece, standing, best))
+        best = np.minimum(best, parts[-1].metres)
     metres = np.stack([part.metres for part in parts])
     samples = np.stack([part.sample for part in parts])
     # The first sample among the pieces that come nearest.

@@ -15,7 +15,7 @@ from faircorner.errors import InputError
 from faircorner.plane import Floats
 from faircorner.vehicle import Steering
 
-__all__ = ["Leg", "Track", "advance", "drive", "settle_turn"]
+__all__ = ["Leg", "Track", "advance", "drive", "settle_turn", "wheel_and_heading"]
 
 _GAUSS = 0.5 / np.sqrt(3.0)
 
@@ -79,10 +79,14 @@ def settle_turn(steering: Steering, turns: ArrayLike, target: ArrayLike, rate: A
     return np.asarray(sign * (steering.swept(then) - steering.swept(now)) / np.asarray(rate))
 
 
-def _wheel_and_heading(
+def wheel_and_heading(
     steering: Steering, turns: Floats, leg: Leg, s: Floats
 ) -> tuple[Floats, Floats]:
-    """Wheel turns and heading gained s metres (attempts, n) into a leg begun at `turns`."""
+    """Wheel turns and heading gained (rad) at given distances into a leg; no position is needed.
+
+    turns : (attempts,), the wheel where the leg begins; s : (attempts, n), m into it
+    Returns two of (attempts, n).
+    """
     start, target = turns[:, None], leg.turns[:, None]
     ramp = np.abs(target - start) / leg.rate[:, None]
     share = np.divide(s, ramp, out=np.ones_like(s + ramp), where=ramp > 0).clip(max=1.0)
@@ -105,7 +109,7 @@ def advance(
     step = np.diff(s, axis=1)
     middle = s[:, :-1] + step / 2
     nodes = np.concatenate((s, middle - _GAUSS * step, middle + _GAUSS * step), axis=1)
-    wheel, gained = _wheel_and_heading(steering, turns, leg, nodes)
+    wheel, gained = wheel_and_heading(steering, turns, leg, nodes)
     n = s.shape[1]
     heading = pose[:, 2:3] + gained
     move = leg.direction * step / 2
