@@ -131,14 +131,28 @@ class Assumed(Schema):
     reaction_scatter_s: float
 
 
+class ReasonOut(Schema):
+    """The same as why_not with {0}, {1} … where the lengths go, to be told in any units."""
+
+    text: str
+    lengths_m: list[float]
+
+
+class OverhangOut(Schema):
+    metres: float
+    s_m: float
+
+
 class PlanOut(Schema):
     feasible: bool
     why_not: str | None
+    reason: ReasonOut
     start: PoseOut
     legs: list[LegOut]
     final: PoseOut
     finish: FinishOut
     clearance: list[ClearanceOut]
+    overhang: OverhangOut
     spare_m: float
     figures: dict[str, float]
     set: SetFigures

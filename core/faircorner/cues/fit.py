@@ -15,6 +15,7 @@ from scipy.stats import qmc
 
 from faircorner.cues.follow import Settings
 from faircorner.cues.outcome import FAR_KERB, KERB, Case, Outcome, attempt
+from faircorner.cues.reason import Reason
 from faircorner.ground import Band
 from faircorner.plane import Floats
 
@@ -49,7 +50,7 @@ class Fit:
     values: Floats
     spare: float
     feasible: bool
-    why_not: str
+    why_not: Reason
 
 
 def settings_for(values: Floats, given: Given, steps: int, late: Floats | None = None) -> Settings:
@@ -207,39 +208,45 @@ def _begin(problem: _Problem, gaps: slice) -> Floats:
     return np.asarray(probes[merit.argmin()])
 
 
-def _why_not(case: Case, outcome: Outcome, row: Floats, gaps: slice, spare: float) -> str:
-    """What stands in the way, in one clause; empty when nothing does."""
+def _why_not(case: Case, outcome: Outcome, row: Floats, gaps: slice, spare: float) -> Reason:
+    """What stands in the way; false when nothing does."""
     reached = outcome.followed.reached[0]
     if not reached.all():
         step = case.method.steps[int(np.argmin(reached))]
-        return f"the step {step.say!r} never reaches what it waits for"
+        return Reason(text=f"the step “{step.say}” never reaches what it waits for")
     if spare < LEAST_SPARE:
         nearest = case.ground.obstacles[int(row[gaps].argmin())].name
         if spare < 0:
-            return f"the body meets the {nearest} by {-spare * 100:.0f} cm"
-        return f"only {spare * 100:.0f} cm stay free of the {nearest}, too little for any hand"
-    if outcome.gaps[FAR_KERB].metres[0] < 0:
-        return f"the nose swings {-outcome.gaps[FAR_KERB].metres[0] * 100:.0f} cm over the far kerb"
+            return Reason(text=f"the body meets the {nearest} by {{0}}", lengths=(-spare,))
+        return Reason(
+            text=f"only {{0}} stay free of the {nearest}, too little for any hand",
+            lengths=(spare,),
+        )
+    far = float(outcome.gaps[FAR_KERB].metres[0])
+    if far < 0:
+        return Reason(text="the nose swings {0} over the far kerb", lengths=(-far,))
     if outcome.gaps[KERB].metres[0] < 0:
-        return "a tyre meets the kerb on the way in"
+        return Reason(text="a tyre meets the kerb on the way in")
     if abs(row[1]) > _AIM_TOLERANCE:
         off = "far from" if row[1] > 0 else "near to"
-        return f"it ends {abs(row[1]) * 100:.0f} cm too {off} the kerb, whatever the calls"
+        return Reason(
+            text=f"it ends {{0}} too {off} the kerb, whatever the calls",
+            lengths=(abs(float(row[1])),),
+        )
     return _broken_limit(case.bands, outcome)
 
 
-def _broken_limit(bands: tuple[Band, ...], outcome: Outcome) -> str:
+def _broken_limit(bands: tuple[Band, ...], outcome: Outcome) -> Reason:
     for band in bands:
         if not band.holds(outcome.finish)[0]:
             value = float(outcome.finish.measure(band.measure)[0])
             if band.measure == "angle":
-                return (
-                    f"it ends {abs(np.degrees(value)):.1f} degrees off parallel, outside the limit"
-                )
+                off = f"{abs(np.degrees(value)):.1f}"
+                return Reason(text=f"it ends {off} degrees off parallel, outside the limit")
             where = {
                 "ahead": "from the vehicle ahead",
                 "behind": "from the vehicle behind",
             }
             place = where.get(band.measure, "from the kerb")
-            return f"it ends {value:.2f} m {place}, outside the limit"
-    return ""
+            return Reason(text=f"it ends {{0}} {place}, outside the limit", lengths=(value,))
+    return Reason()

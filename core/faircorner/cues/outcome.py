@@ -31,12 +31,14 @@ class Outcome:
     """Results of a batch.
 
     gaps : for each thing that can be touched, the least signed gap of each attempt
+    overhang : the furthest the body reaches over the kerb, which it may; negative when it stays off
     """
 
     followed: Followed
     track: Track
     finish: Finish
     gaps: dict[str, Clearance]
+    overhang: Clearance
 
     @property
     def least(self) -> Floats:
@@ -58,12 +60,19 @@ def attempt(case: Case, settings: Settings, *, sample: float = 0.05) -> Outcome:
     outline = vehicle.outline()
     gaps = {o.name: clearance(track.poses, outline, o.polygon) for o in ground.obstacles}
     gaps[KERB] = tyre_clearance(track.poses, vehicle.tyres())
-    reach = to_site(track.poses, outline[0])[..., 1].min(axis=-1) + ground.road_width
-    widest = reach.argmin(axis=1)
-    gaps[FAR_KERB] = Clearance(metres=reach[np.arange(len(reach)), widest], sample=widest)
+    across = to_site(track.poses, outline[0])[..., 1]
+    gaps[FAR_KERB] = _least(across.min(axis=-1) + ground.road_width)
+    beyond = _least(-across.max(axis=-1))
     return Outcome(
         followed=followed,
         track=track,
         finish=finish_at(track.final, vehicle, ground),
         gaps=gaps,
+        overhang=Clearance(metres=-beyond.metres, sample=beyond.sample),
     )
+
+
+def _least(values: Floats) -> Clearance:
+    """The least value of each row, (attempts, n), and where it comes first."""
+    sample = values.argmin(axis=1)
+    return Clearance(metres=values[np.arange(len(values)), sample], sample=sample)

@@ -9,6 +9,7 @@ from faircorner.cues.follow import landmark_x
 from faircorner.cues.looks import LookReason, look_reasons
 from faircorner.cues.method import Method
 from faircorner.cues.outcome import Case, Outcome, attempt
+from faircorner.cues.reason import Reason
 from faircorner.cues.remedy import Remedy, least_change
 from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.errors import InputError
@@ -74,16 +75,18 @@ class Plan:
     """A computed cue sheet. Poses are in the site's own frame, whichever side the kerb is on.
 
     clearances : least gap (m) to each thing and the metres rolled when it is least
+    overhang : how far the body reaches over the kerb (m, 0 when it does not), and metres rolled
     sensitivity : (3, calls), see `faircorner.cues.windows.sensitivity`
     """
 
     feasible: bool
-    why_not: str
+    why_not: Reason
     start: Floats
     legs: tuple[Leg, ...]
     track: Track
     finish: Finish
     clearances: tuple[tuple[str, float, float], ...]
+    overhang: tuple[float, float]
     spare: float
     values: dict[str, float]
     gap: float
@@ -191,6 +194,10 @@ def _assemble(
         clearances=tuple(
             (name, float(gap.metres[0]), float(s[gap.sample[0]]))
             for name, gap in driven.gaps.items()
+        ),
+        overhang=(
+            max(0.0, float(driven.overhang.metres[0])),
+            float(s[driven.overhang.sample[0]]),
         ),
         spare=found.spare,
         values={u.name: float(v) for u, v in zip(case.method.unknowns, found.values, strict=True)},

@@ -162,7 +162,9 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
     poses = plan.track.poses[0]
     return {
         "feasible": plan.feasible,
-        "why_not": plan.why_not or None,
+        "why_not": str(plan.why_not) or None,
+        "reason": {"text": plan.why_not.text,
+                   "lengths_m": [_figure(v) for v in plan.why_not.lengths]},
         "start": {**_pose(plan.start), "turns": 0.0},
         "legs": [_leg(leg) for leg in plan.legs],
         "final": {**_pose(poses[-1]), "turns": round(float(plan.track.turns[0, -1]), 6)},
@@ -171,6 +173,7 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
             {"obstacle": name, "metres": _figure(metres), "s_m": _figure(s)}
             for name, metres, s in plan.clearances
         ],
+        "overhang": {"metres": _figure(plan.overhang[0]), "s_m": _figure(plan.overhang[1])},
         "spare_m": _figure(plan.spare),
         "figures": {
             n: _figure(degrees(v) if n in angles else v) for n, v in plan.values.items()

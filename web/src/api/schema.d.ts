@@ -764,6 +764,13 @@ export interface components {
             /** Y M */
             y_m: number;
         };
+        /** OverhangOut */
+        OverhangOut: {
+            /** Metres */
+            metres: number;
+            /** S M */
+            s_m: number;
+        };
         /** PathPoint */
         PathPoint: {
             /** X M */
@@ -785,6 +792,7 @@ export interface components {
             feasible: boolean;
             /** Why Not */
             why_not: string | null;
+            reason: components["schemas"]["ReasonOut"];
             start: components["schemas"]["PoseOut"];
             /** Legs */
             legs: components["schemas"]["LegOut"][];
@@ -792,6 +800,7 @@ export interface components {
             finish: components["schemas"]["FinishOut"];
             /** Clearance */
             clearance: components["schemas"]["ClearanceOut"][];
+            overhang: components["schemas"]["OverhangOut"];
             /** Spare M */
             spare_m: number;
             /** Figures */
@@ -819,6 +828,16 @@ export interface components {
             y_m: number;
             /** Heading Deg */
             heading_deg: number;
+        };
+        /**
+         * ReasonOut
+         * @description The same as why_not with {0}, {1} … where the lengths go, to be told in any units.
+         */
+        ReasonOut: {
+            /** Text */
+            text: string;
+            /** Lengths M */
+            lengths_m: number[];
         };
         /** SetFigures */
         SetFigures: {

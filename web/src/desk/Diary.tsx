@@ -1,18 +1,18 @@
 /** The diary: lessons to come, then lessons given, with what was driven in them. */
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import { api, dataOf } from "../api/client";
 import { lessonsQuery } from "../api/queries";
 import type { Lesson } from "../api/types";
 import { Failure, Waiting } from "../shell/states";
 import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
 import { ink } from "../theme";
+import { AddForm } from "./AddForm";
 import { Desk } from "./Desk";
 
 const when = new Intl.DateTimeFormat("en-GB", {
@@ -95,16 +95,8 @@ const AddLesson = () => {
       await client.invalidateQueries({ queryKey: ["lessons"] });
     },
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    add.mutate();
-  };
   return (
-    <Paper
-      component="form"
-      onSubmit={submit}
-      sx={{ p: 2, display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center" }}
-    >
+    <AddForm action="Book a lesson" add={add}>
       <Box sx={{ fontWeight: 700 }}>{docket.learner.name}</Box>
       <TextField
         size="small"
@@ -122,11 +114,7 @@ const AddLesson = () => {
         onChange={(e) => setAbout(e.target.value)}
         sx={{ flex: 1 }}
       />
-      <Button type="submit" variant="contained" loading={add.isPending}>
-        Book a lesson
-      </Button>
-      {add.error && <Alert severity="error">{add.error.message}</Alert>}
-    </Paper>
+    </AddForm>
   );
 };
 

@@ -67,13 +67,21 @@ const Vehicle = ({ vehicle, seats }: { vehicle: DocumentEntry; seats: DocumentEn
   );
 };
 
+const parsed = (name: string, text: string): Record<string, never> => {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new Error(`${name} is not a JSON file; choose a vehicle that was exported from here`);
+  }
+};
+
 /** A vehicle from a fair-corner/vehicle@1 file; the server checks it and names what is wrong. */
 const Import = () => {
   const client = useQueryClient();
   const add = useMutation({
     mutationFn: async (file: File) => {
       if (file.size > 900_000) throw new Error(`${file.name} is too large for a vehicle document`);
-      const body = JSON.parse(await file.text().catch(() => "")) as Record<string, never>;
+      const body = parsed(file.name, await file.text());
       return dataOf(await api.POST("/api/documents", { body: { kind: "vehicle", body } }));
     },
     onSuccess: () => client.invalidateQueries({ queryKey: ["documents"] }),

@@ -1,16 +1,16 @@
 /** The school's people; choosing a learner puts them on the docket. */
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import { api, dataOf } from "../api/client";
 import { peopleQuery } from "../api/queries";
 import { Failure, Waiting } from "../shell/states";
 import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
 import { ink } from "../theme";
+import { AddForm } from "./AddForm";
 import { Desk } from "./Desk";
 
 const People = () => {
@@ -64,16 +64,8 @@ const AddLearner = () => {
       await client.invalidateQueries({ queryKey: ["people"] });
     },
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    add.mutate();
-  };
   return (
-    <Paper
-      component="form"
-      onSubmit={submit}
-      sx={{ p: 2, display: "flex", gap: 2, flexWrap: "wrap" }}
-    >
+    <AddForm action="Add a learner" add={add}>
       <TextField
         size="small"
         label="Learner's name"
@@ -88,11 +80,7 @@ const AddLearner = () => {
         onChange={(e) => setNote(e.target.value)}
         sx={{ flex: 1 }}
       />
-      <Button type="submit" variant="contained" loading={add.isPending}>
-        Add a learner
-      </Button>
-      {add.error && <Alert severity="error">{add.error.message}</Alert>}
-    </Paper>
+    </AddForm>
   );
 };
 

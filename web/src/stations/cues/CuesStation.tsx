@@ -10,6 +10,7 @@ import { Failure, Waiting } from "../../shell/states";
 import { useDocket } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { CallList } from "./CallList";
+import { Clearances } from "./Clearances";
 import { CueCard } from "./CueCard";
 import { PlanSlab } from "./PlanSlab";
 import { SheetBar } from "./SheetBar";
@@ -83,6 +84,7 @@ export const CuesStation = () => {
             />
           )}
           <CallList plan={plan.data} method={method} active={active} onCall={setActive} />
+          <Clearances plan={plan.data} />
         </Box>
         <SheetBar docket={docket} plan={plan.data} cue={cue} />
       </Box>

@@ -25,6 +25,12 @@ const said = (remedy: Remedy, units: Units): string => {
   }[remedy.what];
 };
 
+/** The reason, its lengths in the school's units. */
+const told = (plan: Plan, units: Units): string =>
+  plan.reason.text.replace(/\{(\d)\}/g, (_, index) =>
+    length(plan.reason.lengths_m[Number(index)], units),
+  );
+
 export const WhyNot = ({ docket, plan, options, change }: Props) => {
   const units = useUnits();
   const remedy = useQuery(remedyQuery(docket, options, true));
@@ -32,7 +38,7 @@ export const WhyNot = ({ docket, plan, options, change }: Props) => {
     change(found.what === "start gap" ? { gap_m: found.to_m } : { ahead_m: found.to_m });
   return (
     <Alert severity="error" role="alert" sx={{ flexShrink: 0 }}>
-      <strong>This cannot be driven:</strong> {plan.why_not}.{" "}
+      <strong>This cannot be driven:</strong> {told(plan, units)}.{" "}
       {remedy.isLoading && "Looking for the least change that would do…"}
       {remedy.data === null && "No single small change helps: choose another place or method."}
       {remedy.data && said(remedy.data, units)}

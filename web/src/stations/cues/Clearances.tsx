@@ -1,0 +1,47 @@
+/** How near the plan passes to everything, and what of the body reaches over the kerb. */
+import Box from "@mui/material/Box";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import type { Plan } from "../../api/types";
+import { length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+
+const named = (obstacle: string) =>
+  ({ kerb: "tyres to the kerb", "far kerb": "body to the far kerb" })[obstacle] ??
+  `body to the ${obstacle}`;
+
+export const Clearances = ({ plan }: { plan: Plan }) => {
+  const units = useUnits();
+  const over = plan.overhang;
+  return (
+    <Paper sx={{ p: 1.5 }} component="section" aria-label="How near it passes">
+      <Typography variant="h2">How near it passes</Typography>
+      <Box
+        component="dl"
+        sx={{
+          m: 0,
+          mt: 0.5,
+          display: "grid",
+          gridTemplateColumns: "1fr auto",
+          columnGap: 2,
+          "& dd": { m: 0, fontWeight: 700, textAlign: "right" },
+        }}
+      >
+        {plan.clearance.map(({ obstacle, metres }) => (
+          <Row key={obstacle} what={named(obstacle)} figure={length(metres, units)} />
+        ))}
+        <Row
+          what="body over the kerb"
+          figure={over.metres < 0.005 ? "stays off" : length(over.metres, units)}
+        />
+      </Box>
+    </Paper>
+  );
+};
+
+const Row = ({ what, figure }: { what: string; figure: string }) => (
+  <>
+    <dt>{what}</dt>
+    <dd>{figure}</dd>
+  </>
+);
