@@ -11,6 +11,8 @@ from faircorner.vehicle import TYRE_WIDTH, Circle, Feature, Opening, Steering, V
 
 __all__ = ["SeatDocument", "VehicleDocument"]
 
+Length = Annotated[float, Field(gt=0, le=200)]
+
 
 class CircleModel(Model):
     turns: float
@@ -43,13 +45,13 @@ class VehicleDocument(Model):
     format: Literal["fair-corner/vehicle@1"]
     name: Name
     kind: Annotated[Literal["car", "van", "rigid", "bus", "tractor"], Field(alias="class")]
-    length_m: Metres
-    width_m: Metres
-    mirror_width_m: Metres
-    wheelbase_m: Metres
+    length_m: Length
+    width_m: Length
+    mirror_width_m: Length
+    wheelbase_m: Length
     front_overhang_m: Metres
-    track_front_m: Metres
-    track_rear_m: Metres
+    track_front_m: Length
+    track_rear_m: Length
     tyre_width_m: Metres = TYRE_WIDTH
     corner_cut_m: Metres = 0.0
     steering: SteeringModel

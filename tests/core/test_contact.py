@@ -1,0 +1,132 @@
+"""Contact held against an independent judge: Shapely, and brute force over every pose."""
+
+import numpy as np
+import pytest
+from faircorner.motion import clearance, swept_outline, swing, tyre_clearance
+from faircorner.plane import box, mirrored, to_site
+from hypothesis import given
+from hypothesis import strategies as st
+from shapely import Point, Polygon, unary_union
+
+seeds = st.integers(0, 100_000)
+BODY = box(-0.7, 3.4, 0.9, 0.2)
+PARKED = box(0.0, 4.3, 0.9, 0.2)
+
+
+def random_poses(seed, count=30, reach=6.0):
+    rng = np.random.default_rng(seed)
+    return rng.uniform([-reach, -reach, -np.pi], [reach, reach, np.pi], size=(1, count, 3))
+
+
+def shapely_gap(pose, piece, polygon):
+    return Polygon(to_site(pose, piece)).distance(Polygon(polygon))
+
+
+@given(seeds)
+def test_free_space_is_the_distance_that_shapely_finds(seed):
+    poses = random_poses(seed)
+    found = clearance(poses, (BODY,), PARKED)
+    every = [shapely_gap(pose, BODY, PARKED) for pose in poses[0]]
+    if min(every) > 0:
+        assert found.metres[0] == pytest.approx(min(every), abs=1e-9)
+    else:
+        assert found.metres[0] <= 0
+
+
+@given(seeds)
+def test_an_overlap_is_parted_by_just_its_depth(seed):
+    pose = random_poses(seed, 1, 2.0)
+    depth = -clearance(pose, (BODY,), PARKED).metres[0]
+    if depth <= 1e-6:
+        return
+    ways = np.linspace(0, 2 * np.pi, 721)
+    out = np.stack((np.cos(ways), np.sin(ways), np.zeros_like(ways)), axis=-1)
+    parted = clearance((pose[0] + (depth + 1e-3) * out)[:, None], (BODY,), PARKED).metres
+    held = clearance((pose[0] + (depth - 2e-3) * out)[:, None], (BODY,), PARKED).metres
+    assert parted.max() >= -1e-3
+    assert held.max() < 1e-9
+
+
+@given(seeds, st.floats(-10, 10), st.floats(-10, 10), st.floats(-3, 3))
+def test_moving_the_whole_site_changes_no_gap(seed, x, y, turn):
+    poses = random_poses(seed)
+    frame = np.array([x, y, turn])
+    moved = np.empty_like(poses)
+    moved[..., :2] = to_site(frame, poses[0, :, :2])
+    moved[..., 2] = poses[..., 2] + turn
+    here = clearance(poses, (BODY,), PARKED)
+    there = clearance(moved, (BODY,), to_site(frame, PARKED))
+    assert there.metres[0] == pytest.approx(here.metres[0], abs=1e-9)
+
+
+@given(seeds)
+def test_the_mirror_image_has_the_same_gap(seed):
+    poses = random_poses(seed)
+    flipped = clearance(mirrored(poses), (BODY * [1, -1],), PARKED * [1, -1])
+    assert flipped.metres[0] == pytest.approx(clearance(poses, (BODY,), PARKED).metres[0])
+
+
+@given(seeds)
+def test_corners_listed_the_other_way_round_are_the_same_shape(seed):
+    poses = random_poses(seed)
+    there = clearance(poses, (BODY,), PARKED).metres
+    np.testing.assert_allclose(clearance(poses, (BODY[::-1],), PARKED[::-1]).metres, there)
+
+
+@given(seeds)
+def test_several_pieces_come_as_near_as_the_nearest_of_them(seed):
+    poses = random_poses(seed)
+    mirror = box(1.7, 1.9, 0.1) + [0.0, 1.0]
+    whole = clearance(poses, (BODY, mirror), PARKED).metres[0]
+    parts = [clearance(poses, (piece,), PARKED).metres[0] for piece in (BODY, mirror)]
+    assert whole == pytest.approx(min(parts), abs=1e-12)
+
+
+def test_the_first_of_equal_gaps_is_told():
+    poses = np.array([[[9.0, 0, 0], [8.0, 0, 0], [8.0, 0.3, 0], [9.0, 0, 0]]])
+    assert clearance(poses, (BODY,), PARKED).sample[0] == 1
+
+
+@given(seeds)
+def test_tyres_reach_the_kerb_as_every_corner_says(seed):
+    poses = random_poses(seed)
+    corners = np.array([(0.2, 0.85), (-0.2, 0.85), (2.75, 0.85), (2.35, -0.85)])
+    found = tyre_clearance(poses, corners)
+    every = -to_site(poses, corners)[0, ..., 1]
+    assert found.metres[0] == pytest.approx(every.min())
+    assert found.sample[0] == every.min(axis=1).argmin()
+
+
+def driven_round(radius=5.0, steps=40):
+    angle = np.linspace(0, 2.0, steps)
+    return np.stack((radius * np.sin(angle), radius * (1 - np.cos(angle)), angle), axis=-1)
+
+
+def test_swept_ground_holds_every_pose_and_little_else():
+    poses = driven_round()
+    swept = unary_union([Polygon(part) for part in swept_outline(poses, (BODY,))])
+    for pose in poses:
+        outside = Polygon(to_site(pose, BODY)).difference(swept.buffer(0.01))
+        assert outside.area < 1e-6
+    # Outer front corner and inner rear flank of a body on a circle, about its centre.
+    far = max(Point(0, 5.0).distance(Point(p)) for part in swept.geoms for p in part.exterior.coords) \
+        if swept.geom_type == "MultiPolygon" else \
+        max(Point(0, 5.0).distance(Point(p)) for p in swept.exterior.coords)  # fmt: skip
+    corner = max(np.hypot(x, y - 5.0) for x, y in BODY)
+    assert far == pytest.approx(corner, abs=0.03)
+
+
+def test_the_nose_swings_out_by_the_circle_it_is_on():
+    """Reversing on a circle of radius R, the outer front corner leaves its lane by closed form."""
+    radius, nose, half = 4.0, 3.4, 0.9
+    angle = np.linspace(0, -1.2, 400)
+    # Kerb on the left, reversing toward it: the centre of turning lies to the left.
+    poses = np.stack((radius * np.sin(angle), radius * (1 - np.cos(angle)), angle), axis=-1)
+    out = swing(poses, np.array([[nose, -half]]), lane_edge=-half)
+    reach = np.hypot(nose, radius + half) - (radius + half)
+    assert out.metres == pytest.approx(reach, abs=1e-4)
+
+
+def test_driving_straight_swings_nothing_out():
+    poses = np.stack((np.linspace(0, -5, 20), np.zeros(20), np.zeros(20)), axis=-1)
+    assert swing(poses, BODY, lane_edge=-0.9).metres == 0.0

@@ -1,0 +1,153 @@
+"""Laying out a place, measuring it, changing one thing at a time, and what a tape reads there."""
+
+from typing import get_args
+
+import numpy as np
+import pytest
+from faircorner.errors import InputError
+from faircorner.ground import (
+    Band,
+    Edge,
+    Finish,
+    Goal,
+    Ground,
+    MeasureName,
+    Obstacle,
+    adjust,
+    finish_at,
+    lay_kerb,
+    measures,
+    with_behind,
+)
+from hypothesis import given
+from hypothesis import strategies as st
+
+# One value inside its limits for every measure of a place.
+VALUES = {
+    "gap": 8.3, "ahead_off_kerb": 0.35, "ahead_length": 5.0, "ahead_width": 1.95,
+    "behind_off_kerb": 0.15, "behind_length": 3.6, "behind_width": 1.7,
+    "road_width": 9.0, "goal_kerb": 0.3, "goal_ahead": 1.2,
+}  # fmt: skip
+
+
+@pytest.fixture
+def place():
+    return with_behind(lay_kerb("quay"), 7.0)
+
+
+def test_every_measure_has_a_trial_value():
+    assert set(VALUES) == set(get_args(MeasureName))
+
+
+@pytest.mark.parametrize("side", ["left", "right"])
+@pytest.mark.parametrize("measure", VALUES)
+def test_one_measure_changes_and_the_others_stay(place, side, measure):
+    ground = place if side == "left" else place.mirrored()
+    before = measures(ground)
+    changed = adjust(ground, measure, VALUES[measure])
+    after = measures(changed)
+    assert after.pop(measure) == pytest.approx(VALUES[measure])
+    before.pop(measure)
+    assert after == pytest.approx(before)
+    assert changed.side == side
+
+
+@pytest.mark.parametrize("measure", VALUES)
+@pytest.mark.parametrize("metres", [float("nan"), float("inf"), -30.0, 300.0])
+def test_a_measure_out_of_reason_is_refused_by_name(place, measure, metres):
+    with pytest.raises(InputError) as caught:
+        adjust(place, measure, metres)
+    named = caught.value.field.removesuffix("_m")
+    assert measure in (named, f"goal_{named}", f"goal_{named.removeprefix('goal.')}")
+
+
+def test_an_unknown_measure_lists_the_known_ones(place):
+    with pytest.raises(InputError, match="road_width"):
+        adjust(place, "depth", 1.0)
+
+
+def test_mirrored_twice_is_the_same_place(place):
+    twice = place.mirrored().mirrored()
+    assert twice.side == place.side
+    for mine, theirs in zip(place.obstacles, twice.obstacles, strict=True):
+        np.testing.assert_allclose(theirs.polygon, mine.polygon)
+
+
+def test_a_vehicle_behind_comes_and_goes(place):
+    alone = with_behind(place, None)
+    assert alone.behind is None
+    assert "gap" not in measures(alone)
+    with pytest.raises(InputError, match="add one first"):
+        adjust(alone, "gap", 7.0)
+    assert measures(with_behind(alone, 6.6))["gap"] == pytest.approx(6.6)
+
+
+def test_the_far_kerb_moves_with_the_road(place):
+    wider = adjust(place, "road_width", 9.5)
+    far = next(e for e in wider.edges if e.kind == "far kerb")
+    np.testing.assert_allclose(far.points[:, 1], -9.5)
+
+
+@given(st.floats(-9, 0), st.floats(-3, -1), st.floats(-0.3, 0.3))
+def test_the_tape_reads_what_the_pose_says(linnet, x, y, heading):
+    place = with_behind(lay_kerb("quay"), 30.0)
+    finish = finish_at(np.array([[x, y, heading]]), linnet, place)
+    across = finish.kerb_front[0] - finish.kerb_rear[0]
+    wider = np.cos(heading) * (linnet.track_front - linnet.track_rear) / 2
+    assert across == pytest.approx(-np.sin(heading) * linnet.wheelbase - wider)
+    room = 30.0 - finish.ahead[0] - finish.behind[0]
+    straight = linnet.length * np.cos(heading)
+    assert straight - 0.1 <= room <= straight + linnet.width * abs(np.sin(heading)) + 1e-9
+    assert finish.kerb[0] == pytest.approx((finish.kerb_front[0] + finish.kerb_rear[0]) / 2)
+
+
+def test_a_band_keeps_its_ends_and_judges_angles_both_ways():
+    nothing = np.full(4, np.nan)
+    finish = Finish(
+        kerb_front=np.array([0.1, 0.45, 0.0999, 0.4501]), kerb_rear=nothing,
+        angle=np.array([0.05, -0.05, 0.06, -0.06]), ahead=nothing, behind=nothing,
+    )  # fmt: skip
+    kerb = Band(measure="kerb_front", low=0.1, high=0.45)
+    assert kerb.holds(finish).tolist() == [True, True, False, False]
+    angle = Band(measure="angle", high=0.055)
+    assert angle.holds(finish).tolist() == [True, True, False, False]
+    assert Band(measure="ahead", low=0.5).holds(finish).all(), "not there to be measured"
+    with pytest.raises(InputError, match="above high"):
+        Band(measure="ahead", low=2, high=1)
+
+
+KERB = Edge(name="kerb", kind="kerb", points=np.array([(-9, 0), (9, 0)]))
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        pytest.param({"side": "up"}, "side", id="side"),
+        pytest.param({"road_width": 1.0}, "road_width_m", id="no road"),
+        pytest.param({"edges": ()}, "edges", id="no kerb"),
+        pytest.param({"goal": Goal(ahead="ghost")}, "goal.ahead", id="nobody ahead"),
+    ],
+)
+def test_a_place_that_cannot_be_names_its_field(change, field):
+    parked = Obstacle(
+        name="car", kind="vehicle", polygon=np.array([(0, -2), (4, -2), (4, -0.2), (0, -0.2)])
+    )
+    given = {"name": "x", "side": "left", "edges": (KERB,), "obstacles": (parked,),
+             "goal": Goal(ahead="car")}  # fmt: skip
+    assert Ground(**given).ahead is parked
+    with pytest.raises(InputError, match=field):
+        Ground(**{**given, **change})
+
+
+@pytest.mark.parametrize(
+    "polygon",
+    [
+        pytest.param([(0, 0), (1, 1)], id="two corners"),
+        pytest.param([(0, 0), (1, 1), (1, 0), (0, 1)], id="crossed"),
+        pytest.param([(0, 0), (1, 0), (2, 0)], id="flat"),
+        pytest.param([(0, 0), (4, 0), (1, 1), (0, 4)], id="dented"),
+    ],
+)
+def test_an_obstacle_is_a_convex_polygon(polygon):
+    with pytest.raises(InputError, match="polygon_m"):
+        Obstacle(name="x", kind="vehicle", polygon=np.array(polygon, dtype=float))

@@ -1,0 +1,145 @@
+"""Bias and scatter: the statistics held against closed forms and against simulated truth."""
+
+import numpy as np
+import pytest
+from faircorner.errors import InputError
+from faircorner.ground import Band
+from faircorner.shift import SimulatedLearner, advise, describe
+from faircorner.shift.finishes import LEVEL, least_count
+from hypothesis import given
+from hypothesis import strategies as st
+from scipy.stats import ttest_1samp
+
+RNG_SEED = 20260307
+# Kerb, angle and gap ahead for each metre of lateness of three calls.
+ANSWERS = np.array([[0.0, 0.5, -0.6], [0.0, -0.3, 0.02], [1.0, 0.4, 0.3]])
+TARGET = np.array([0.25, 0.0, 1.5])
+BANDS = (Band(measure="kerb_rear", low=0.1, high=0.45), Band(measure="kerb_front", low=0.1,
+         high=0.45), Band(measure="angle", high=0.07))  # fmt: skip
+
+
+def drawn(bias, scatter, attempts, seed=RNG_SEED):
+    """Finishes of hands that are late by a bias and a scatter, through the same answers."""
+    rng = np.random.default_rng(seed)
+    late = bias + scatter * rng.normal(size=(attempts, 3))
+    noise = np.array([0.01, 0.004, 0.015]) * rng.normal(size=(attempts, 3))
+    return late @ ANSWERS.T + noise
+
+
+def advice_for(off, seed=1):
+    return advise(describe(off), ANSWERS, TARGET, BANDS, wheelbase=2.6,
+                  rng=np.random.default_rng(seed))  # fmt: skip
+
+
+@given(st.integers(0, 10_000))
+def test_bias_is_the_mean_and_margins_are_students(seed):
+    off = np.random.default_rng(seed).normal(0.05, 1.0, size=(12, 3))
+    found = describe(off)
+    np.testing.assert_allclose(found.bias, off.mean(axis=0))
+    for column in range(3):
+        interval = ttest_1samp(off[:, column], 0.0).confidence_interval(1 - LEVEL)
+        half = (interval.high - interval.low) / 2
+        assert found.margin[column] == pytest.approx(half, rel=0.001)
+
+
+@given(st.integers(0, 10_000), st.floats(0.1, 10))
+def test_measuring_in_other_units_changes_no_judgement(seed, scale):
+    off = np.random.default_rng(seed).normal(0.1, 0.4, size=(20, 3))
+    here = describe(off).p_value
+    assert describe(off * -1).p_value == pytest.approx(here)
+    if scale > 1:
+        assert describe(off * scale).p_value == pytest.approx(here, rel=0.02)
+
+
+def test_equal_readings_are_not_certainty():
+    found = describe(np.zeros((8, 3)))
+    assert (found.scatter > 0).all()
+    assert found.p_value == pytest.approx(1.0)
+
+
+def test_chance_alone_is_called_real_about_as_often_as_the_level_says():
+    rng = np.random.default_rng(RNG_SEED)
+    sets = (rng.normal(0, 0.2, size=(10, 3)) for _ in range(600))
+    share = np.mean([describe(off).real for off in sets])
+    assert 0.02 < share < 0.09
+
+
+def test_a_larger_bias_is_never_less_real():
+    rng = np.random.default_rng(3)
+    noise = rng.normal(0, 0.1, size=(12, 3))
+    noise -= noise.mean(axis=0)
+    values = [describe(noise + [bias, 0, 0]).p_value for bias in (0.0, 0.05, 0.1, 0.2)]
+    assert values == sorted(values, reverse=True)
+
+
+@pytest.mark.parametrize(
+    "off",
+    [
+        pytest.param(np.empty((0, 3)), id="nobody"),
+        pytest.param(np.zeros((1, 3)), id="one attempt"),
+        pytest.param(np.zeros((5, 4)), id="four measures"),
+        pytest.param(np.full((5, 3), np.nan), id="not measured"),
+        pytest.param(np.zeros(5), id="no table"),
+    ],
+)
+def test_a_set_that_cannot_be_described_says_so(off):
+    with pytest.raises(InputError, match="finishes"):
+        describe(off)
+
+
+@pytest.mark.parametrize("measures", [2, 3])
+def test_below_the_least_count_nothing_is_claimed(measures):
+    least = least_count(measures)
+    off = np.random.default_rng(0).normal(2.0, 0.01, size=(least - 1, measures))
+    assert np.isnan(describe(off).p_value)
+    assert not describe(off).real
+    assert describe(np.vstack((off, off[:1]))).real
+
+
+@pytest.mark.parametrize("call", [1, 2])
+@pytest.mark.parametrize("bias", [-0.3, 0.3])
+def test_the_call_to_blame_is_found_and_moved_back(call, bias):
+    lateness = np.zeros(3)
+    lateness[call] = bias
+    advice = advice_for(drawn(lateness, np.array([0.05, 0.04, 0.04]), 12))
+    assert (advice.kind, advice.call) == ("move cue", call + 1)
+    assert advice.by == pytest.approx(-bias, abs=0.06)
+    assert advice.by * 20 == pytest.approx(round(advice.by * 20)), "whole steps of 5 cm"
+    assert advice.chance_after > advice.chance
+    assert 0.5 <= advice.explained <= 1
+
+
+def test_steady_hands_on_a_right_cue_move_on():
+    advice = advice_for(drawn(np.zeros(3), np.full(3, 0.03), 14))
+    assert (advice.kind, advice.call, advice.by) == ("move on", None, 0.0)
+    assert advice.chance_after == advice.chance
+
+
+def test_wild_hands_practise_the_step_that_ruins_most():
+    advice = advice_for(drawn(np.zeros(3), np.array([0.02, 0.02, 0.4]), 14))
+    assert (advice.kind, advice.call) == ("practise", 3)
+    assert advice.scatter_share.sum() == pytest.approx(1.0)
+    assert advice.scatter_share.argmax() == 2
+
+
+def test_the_same_finishes_always_get_the_same_advice():
+    off = drawn(np.array([0, 0.2, 0]), np.full(3, 0.05), 12)
+    first, second = advice_for(off), advice_for(off)
+    assert (first.kind, first.call, first.by, first.chance) == (
+        second.kind, second.call, second.by, second.chance)  # fmt: skip
+
+
+def test_simulated_hands_have_the_bias_and_scatter_they_are_given():
+    learner = SimulatedLearner(bias=[0.2, -0.1], scatter=[0.1, 0.05], learning=0.0)
+    late = learner.lateness(4000, before=0, rng=np.random.default_rng(1))
+    np.testing.assert_allclose(late.mean(axis=0), [0.2, -0.1], atol=0.01)
+    np.testing.assert_allclose(late.std(axis=0), [0.1, 0.05], rtol=0.05)
+
+
+def test_practice_steadies_the_hand_and_leaves_the_bias():
+    learner = SimulatedLearner(bias=[0.2], scatter=[0.2], learning=0.3)
+    rng = np.random.default_rng(2)
+    new = np.concatenate([learner.lateness(1, before=0, rng=rng) for _ in range(800)])
+    old = np.concatenate([learner.lateness(1, before=63, rng=rng) for _ in range(800)])
+    assert old.std() == pytest.approx(new.std() * 0.7**6, rel=0.15)
+    assert old.mean() == pytest.approx(0.2, abs=0.01)

@@ -1,0 +1,141 @@
+"""Sight by similar triangles: every expected figure is worked by hand beside the test."""
+
+import numpy as np
+import pytest
+from faircorner.errors import InputError
+from faircorner.plane import frozen
+from faircorner.sight import ACUITY, CRAWL, REACTION, Seat, sharpness, sight_of
+from faircorner.vehicle import Feature, Opening, Steering, Vehicle
+from hypothesis import given
+from hypothesis import strategies as st
+
+EYE = (1.2, -0.4, 1.2)
+# An upright pane 0.8 m to the left of the middle, from x = -1 to x = 2.
+SIDE = frozen([(-1, 0.8, 0.5), (2, 0.8, 0.5), (2, 0.8, 1.6), (-1, 0.8, 1.6)])
+HANDLE = Feature(name="rear door handle", x=0.3, y=0.8, z=0.9)
+
+
+PANE = Opening(name="side glass", corners=SIDE)
+
+
+def car(glass=(PANE,), features=(HANDLE,)):
+    steering = Steering(lock_turns=1.4, kerb_circle=10.4, wheelbase=2.6, track_front=1.5)
+    return Vehicle(
+        name="plain", kind="car", length=4.2, width=1.8, mirror_width=2.0, wheelbase=2.6,
+        front_overhang=0.9, track_front=1.5, track_rear=1.5, steering=steering, glass=glass,
+        features=features,
+    )  # fmt: skip
+
+
+SEAT = Seat(name="plain", eye=frozen(EYE))
+HERE = np.zeros(3)
+
+
+def test_the_image_stands_where_similar_triangles_put_it():
+    # From y = -0.4 to a corner at y = 3.6 the pane at y = 0.8 is 1.2 / 4.0 of the way.
+    seen = sight_of(car(), SEAT, HERE, np.array([-2.0, 3.6]), 1.45)
+    assert seen.through == "side glass"
+    assert seen.x == pytest.approx(1.2 + (-2.0 - 1.2) * 0.3)
+    assert seen.along == "x"
+    assert seen.feature == "rear door handle"
+    assert seen.offset == pytest.approx(seen.x - 0.3)
+    assert seen.bearing == pytest.approx(np.arctan2(4.0, -3.2))
+
+
+@given(st.floats(-3, 3), st.floats(2.0, 8.0), st.floats(-2, 2), st.floats(-3, 3))
+def test_where_the_vehicle_stands_does_not_matter_only_what_it_sees(x, y, shift, turn):
+    pose = np.array([shift, -shift, turn])
+    cos, sin = np.cos(turn), np.sin(turn)
+    there = pose[:2] + np.array([cos * x - sin * y, sin * x + cos * y])
+    seen = ((HERE, np.array([x, y])), (pose, there))
+    near, far = (sight_of(car(), SEAT, p, t, 1.45) for p, t in seen)
+    assert far.through == near.through
+    assert far.station == pytest.approx(near.station, abs=1e-9)
+
+
+def test_a_low_thing_shows_by_the_part_that_clears_the_sill():
+    # The sill at 0.5 m: a 0.8 m post far away shows; one of 0.21 m beside the door does not.
+    assert sight_of(car(), SEAT, HERE, np.array([0.5, 9.0]), 0.8).through == "side glass"
+    hidden = sight_of(car(), SEAT, HERE, np.array([0.5, 1.2]), 0.21)
+    assert hidden.through is None
+    assert hidden.along == "x"
+
+
+def test_a_body_without_glass_hides_everything():
+    seen = sight_of(car(glass=()), SEAT, HERE, np.array([1.0, 4.0]), 1.45)
+    assert seen.through is None
+    assert seen.y == pytest.approx(0.9)
+
+
+def test_turned_to_look_back_the_other_eye_is_used_for_what_lies_behind():
+    seat = Seat(name="turning", eye=frozen(EYE), looking_back=frozen((1.3, -0.2, 1.2)))
+    behind = sight_of(car(), seat, HERE, np.array([-3.0, 3.0]), 1.45)
+    beside = sight_of(car(), seat, HERE, np.array([1.4, 3.0]), 1.45)
+    assert behind.eye.tolist() == [1.3, -0.2, 1.2]
+    assert beside.eye.tolist() == list(EYE)
+
+
+def test_leaning_moves_the_image_by_the_pane_share_of_the_way():
+    # Lean 0.10: the image follows by what is left of the way beyond the pane, 0.7 of it.
+    target = np.array([0.0, 3.6])
+    around = np.array([[d, 0.0, 0.0] for d in (0.03, 0.0, -0.03)])
+    found = sharpness(car(), SEAT, around, np.array([0.0, 0.03, 0.06]), target, 1.45)
+    assert found.image == pytest.approx(0.07)
+    # Rolling back by d moves the image forward by 0.3 d: 0.07 of image is 0.233 of rolling,
+    # and it is late by as much, since rolling has to undo what leaning did.
+    assert found.late == pytest.approx(-0.07 / 0.3)
+
+
+def test_scatter_adds_the_eye_and_the_reaction_in_squares():
+    # Square to the line of sight at 4 m across, the bearing turns 1 / 4.0 rad per metre.
+    target = np.array([1.2, 3.6])
+    around = np.array([[d, 0.0, 0.0] for d in (0.03, 0.0, -0.03)])
+    found = sharpness(car(), SEAT, around, np.array([0.0, 0.03, 0.06]), target, 1.45)
+    assert found.scatter == pytest.approx(np.hypot(ACUITY * 4.0, REACTION * CRAWL), rel=1e-3)
+
+
+@given(st.floats(2.5, 12.0))
+def test_a_nearer_thing_is_the_sharper_cue(distance):
+    around = np.array([[d, 0.0, 0.0] for d in (0.03, 0.0, -0.03)])
+    s = np.array([0.0, 0.03, 0.06])
+    near, far = (
+        sharpness(car(), SEAT, around, s, np.array([1.2, d]), 1.45).scatter
+        for d in (distance, distance + 1)
+    )
+    assert near < far
+
+
+def test_a_mirrored_driver_in_a_mirrored_car_sees_the_mirror_image():
+    target = np.array([-1.0, 3.0])
+    mine = sight_of(car(), SEAT, HERE, target, 1.45)
+    theirs = sight_of(car().mirrored(), SEAT.mirrored(), HERE, target * [1, -1], 1.45)
+    assert theirs.x == pytest.approx(mine.x)
+    assert theirs.y == pytest.approx(-mine.y)
+    assert theirs.bearing == pytest.approx(-mine.bearing)
+
+
+@pytest.mark.parametrize(
+    ("eye", "field"),
+    [
+        pytest.param((1.2, 0.4, 0.1), "eye.z_m", id="on the floor"),
+        pytest.param((1.2, 2.4, 1.2), "eye.y_m", id="outside the cab"),
+        pytest.param((1.2, 0.4, 9.0), "eye.z_m", id="above the roof"),
+    ],
+)
+def test_an_eye_that_cannot_be_names_its_coordinate(eye, field):
+    with pytest.raises(InputError, match=field):
+        Seat(name="odd", eye=frozen(eye))
+
+
+@pytest.mark.parametrize(
+    "corners",
+    [
+        pytest.param([(0, 0, 0), (1, 0, 0)], id="two corners"),
+        pytest.param([(0, 0, 0), (1, 0, 0), (2, 0, 0)], id="in one line"),
+        pytest.param([(0, 0, 0), (1, 0, 0), (1, 1, 0), (0, 1, 0.4)], id="warped"),
+        pytest.param([(0, 0), (1, 0), (1, 1)], id="flat corners"),
+    ],
+)
+def test_a_pane_must_be_a_flat_polygon(corners):
+    with pytest.raises(InputError, match="polygon_m"):
+        Opening(name="pane", corners=frozen(corners))
