@@ -1,6 +1,7 @@
 """How errors leave the server: one shape, one sentence, one place."""
 
-from django.core.exceptions import ObjectDoesNotExist
+from django.conf import settings
+from django.core.exceptions import ObjectDoesNotExist, RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
 from faircorner.errors import InputError
 from ninja import NinjaAPI, Schema
@@ -45,6 +46,11 @@ def register(api: NinjaAPI) -> None:
     @api.exception_handler(HttpError)
     def _http(request: HttpRequest, error: HttpError) -> HttpResponse:
         return answer(request, error.status_code, "", error.message)
+
+    @api.exception_handler(RequestDataTooBig)
+    def _too_big(request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:
+        most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE // 1_000_000
+        return answer(request, 413, "", f"is larger than {most} MB; no document here ever is")
 
     @api.exception_handler(ValidationError)
     def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:

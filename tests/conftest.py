@@ -4,6 +4,8 @@ import json
 from pathlib import Path
 
 import pytest
+from django.db import connection
+from django.test.utils import setup_databases, teardown_databases
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import lay_kerb
@@ -11,6 +13,18 @@ from faircorner.ground import lay_kerb
 from server.demo.vehicles import LINNET, seat_document, vehicle_document
 
 CASES = Path(__file__).parent / "core" / "drive_cases.json"
+
+
+@pytest.fixture(scope="session")
+def django_db_setup(django_test_environment, django_db_blocker):
+    """Always a database of the tests' own; pytest-django makes one only for marked tests."""
+    # A served page's threads must not hold the database that is dropped at the end.
+    connection.settings_dict["CONN_MAX_AGE"] = 0
+    with django_db_blocker.unblock():
+        made = setup_databases(verbosity=0, interactive=False)
+    yield
+    with django_db_blocker.unblock():
+        teardown_databases(made, verbosity=0)
 
 
 @pytest.fixture(scope="session")

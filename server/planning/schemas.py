@@ -2,7 +2,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal
 
 from ninja import Schema
-from pydantic import Field
+from pydantic import ConfigDict, Field
 
 from server.documents.schemas import RevisionOut
 from server.schools.schemas import PersonOut
@@ -14,6 +14,8 @@ class OptionsIO(Schema):
     pinned : fitted figures of the method by name, metres or degrees
     shifts_m : by call number, how much later (negative earlier) its cue is told
     """
+
+    model_config = ConfigDict(extra="forbid")
 
     gap_m: float | None = None
     kerb_m: float | None = None

@@ -6,7 +6,7 @@ from faircorner.motion import clearance, swept_outline, swing, tyre_clearance
 from faircorner.plane import box, mirrored, to_site
 from hypothesis import given
 from hypothesis import strategies as st
-from shapely import Point, Polygon, unary_union
+from shapely import Polygon, unary_union
 
 seeds = st.integers(0, 100_000)
 BODY = box(-0.7, 3.4, 0.9, 0.2)
@@ -37,7 +37,7 @@ def test_free_space_is_the_distance_that_shapely_finds(seed):
 def test_an_overlap_is_parted_by_just_its_depth(seed):
     pose = random_poses(seed, 1, 2.0)
     depth = -clearance(pose, (BODY,), PARKED).metres[0]
-    if depth <= 1e-6:
+    if depth <= 0.01:
         return
     ways = np.linspace(0, 2 * np.pi, 721)
     out = np.stack((np.cos(ways), np.sin(ways), np.zeros_like(ways)), axis=-1)
@@ -108,10 +108,9 @@ def test_swept_ground_holds_every_pose_and_little_else():
     for pose in poses:
         outside = Polygon(to_site(pose, BODY)).difference(swept.buffer(0.01))
         assert outside.area < 1e-6
-    # Outer front corner and inner rear flank of a body on a circle, about its centre.
-    far = max(Point(0, 5.0).distance(Point(p)) for part in swept.geoms for p in part.exterior.coords) \
-        if swept.geom_type == "MultiPolygon" else \
-        max(Point(0, 5.0).distance(Point(p)) for p in swept.exterior.coords)  # fmt: skip
+    # The outer front corner goes furthest from the centre of turning.
+    rim = np.concatenate(swept_outline(poses, (BODY,)))
+    far = np.hypot(rim[:, 0], rim[:, 1] - 5.0).max()
     corner = max(np.hypot(x, y - 5.0) for x, y in BODY)
     assert far == pytest.approx(corner, abs=0.03)
 

@@ -9,10 +9,7 @@ from server.api import api
 from server.documents.models import Revision
 from server.lessons.models import Attempt
 from server.lessons.services import keep_attempt, tape_attempt
-from tests.server.conftest import PASSWORD, send
-
-NOTES = {"seconds": 60, "calls": ["on"], "looks": ["done"]}
-STARTED = "2026-05-05T10:00:00Z"
+from tests.server.conftest import NOTES, PASSWORD, STARTED, send
 
 
 def requests_naming(house):

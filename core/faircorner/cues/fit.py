@@ -7,6 +7,7 @@ limits are inequalities; preferences, spare and excess make the objective. Each 
 batch.
 """
 
+from contextlib import suppress
 from dataclasses import dataclass
 
 import numpy as np
@@ -30,7 +31,11 @@ _EXCESS_COST = 400.0
 # Left between tyres and kerb, and between the swinging nose and the far kerb, m.
 _TYRE_SPARE, _ROAD_SPARE = 0.04, 0.15
 _STEP = 1e-4
+# Places along each leg where contact is looked at while fitting.
+_SAMPLES = 24
 _PROBES = 12
+# Batches a search may take; one that needs more is circling a kink between two gaps.
+_ENOUGH = 36
 _AIM_TOLERANCE = 0.01
 
 
@@ -64,6 +69,10 @@ def settings_for(values: Floats, given: Given, steps: int, late: Floats | None =
     )
 
 
+class _Enough(Exception):
+    """The search has had its share of batches."""
+
+
 class _Problem:
     """The optimiser's view: x is the free unknowns scaled to [0, 1], then spare and excess."""
 
@@ -78,6 +87,8 @@ class _Problem:
         self.free = np.flatnonzero(~np.array(pinned, dtype=np.bool_))
         self._at: Floats | None = None
         self._rows: Floats = np.empty(0)
+        self._left = _ENOUGH
+        self.best = (np.inf, np.empty(0))
 
     def values(self, x: Floats) -> Floats:
         """Unknowns (k, unknowns) from scaled free ones (k, free)."""
@@ -89,7 +100,7 @@ class _Problem:
     def outcome(self, x: Floats) -> Outcome:
         steps = len(self.case.method.steps)
         settings = settings_for(self.values(x), self.given, steps)
-        return attempt(self.case, settings, sample=0.15)
+        return attempt(self.case, settings, steps=_SAMPLES)
 
     def rows(self, x: Floats) -> Floats:
         """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""
@@ -134,9 +145,19 @@ class _Problem:
         """Row at x and at a small step along each free unknown, cached: SLSQP asks thrice."""
         free = x[:-2]
         if self._at is None or not np.array_equal(free, self._at):
+            if self._left == 0:
+                raise _Enough
+            self._left -= 1
             steps = np.vstack((np.zeros(len(free)), _STEP * np.eye(len(free))))
             self._rows, self._at = self.rows(free + steps), free.copy()
+            self.best = min(self.best, (self._merit(self._rows[0]), self._at), key=lambda b: b[0])
         return self._rows
+
+    def _merit(self, row: Floats) -> float:
+        """What the search is after, as one figure: keeping to everything first, then taste."""
+        gaps = slice(self.gaps_from(), self.gaps_from() + len(self.case.ground.obstacles))
+        short = np.minimum(row[2:], 0.0).sum() - abs(row[1])
+        return float(row[0] - _SPARE_WORTH * min(row[gaps].min(), WANTED_SPARE) - 1e3 * short)
 
     def slope(self, x: Floats) -> Floats:
         """Derivatives of a row by the free unknowns, (2 + n, free)."""
@@ -178,21 +199,22 @@ def _solve(problem: _Problem, gaps: slice) -> tuple[Floats, float]:
         return np.column_stack((problem.slope(x)[2:], -touching, breaking))
 
     spare, excess = float(first[gaps].min()), float(-first[2 : gaps.start].min())
-    result = minimize(
-        lambda x: problem.at(x)[0][0] - _SPARE_WORTH * x[-2] + _EXCESS_COST * x[-1],
-        np.append(begin, (min(spare, WANTED_SPARE), max(excess, 0.0))),
-        jac=lambda x: np.append(problem.slope(x)[0], (-_SPARE_WORTH, _EXCESS_COST)),
-        bounds=[(0.0, 1.0)] * free + [(-10.0, WANTED_SPARE), (0.0, 20.0)],
-        constraints=[
-            {"type": "eq", "fun": lambda x: problem.at(x)[0][1:2],
-             "jac": lambda x: np.append(problem.slope(x)[1], (0.0, 0.0))[None]},
-            {"type": "ineq", "fun": slack, "jac": slack_slope},
-        ],
-        method="SLSQP",
-        options={"maxiter": 40, "ftol": 1e-3},
-    )  # fmt: skip
-    x = np.clip(result.x[:-2], 0.0, 1.0)
-    return x, float(problem.at(np.append(x, (0.0, 0.0)))[0][gaps].min())
+    with suppress(_Enough):
+        minimize(
+            lambda x: problem.at(x)[0][0] - _SPARE_WORTH * x[-2] + _EXCESS_COST * x[-1],
+            np.append(begin, (min(spare, WANTED_SPARE), max(excess, 0.0))),
+            jac=lambda x: np.append(problem.slope(x)[0], (-_SPARE_WORTH, _EXCESS_COST)),
+            bounds=[(0.0, 1.0)] * free + [(-10.0, WANTED_SPARE), (0.0, 20.0)],
+            constraints=[
+                {"type": "eq", "fun": lambda x: problem.at(x)[0][1:2],
+                 "jac": lambda x: np.append(problem.slope(x)[1], (0.0, 0.0))[None]},
+                {"type": "ineq", "fun": slack, "jac": slack_slope},
+            ],
+            method="SLSQP",
+            options={"maxiter": 25, "ftol": 1e-3},
+        )  # fmt: skip
+    x = np.clip(problem.best[1], 0.0, 1.0)
+    return x, float(problem.rows(x[None])[0][gaps].min())
 
 
 def _begin(problem: _Problem, gaps: slice) -> Floats:

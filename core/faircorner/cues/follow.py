@@ -53,13 +53,14 @@ class Followed:
     reached: Bools
     cut: Bools
 
-    def track(self, vehicle: Vehicle, sample: float = 0.05) -> Track:
+    def track(self, vehicle: Vehicle, sample: float = 0.05, steps: int | None = None) -> Track:
         return drive(
             vehicle.steering,
             self.start,
             np.zeros(len(self.start)),
             self.legs,
             sample=sample,
+            steps=steps,
         )
 
     @property

@@ -52,11 +52,13 @@ class Outcome:
         return np.asarray(clear & kept & self.followed.reached.all(axis=1))
 
 
-def attempt(case: Case, settings: Settings, *, sample: float = 0.05) -> Outcome:
-    """Drive a batch and measure it; kerb on the left."""
+def attempt(
+    case: Case, settings: Settings, *, sample: float = 0.05, steps: int | None = None
+) -> Outcome:
+    """Drive a batch and measure it; kerb on the left. sample, steps : see `motion.drive`."""
     vehicle, ground = case.vehicle, case.ground
     followed = follow(vehicle, ground, case.method, settings)
-    track = followed.track(vehicle, sample)
+    track = followed.track(vehicle, sample, steps)
     outline = vehicle.outline()
     gaps = {o.name: clearance(track.poses, outline, o.polygon) for o in ground.obstacles}
     gaps[KERB] = tyre_clearance(track.poses, vehicle.tyres())

@@ -129,11 +129,14 @@ def drive(
     legs: Sequence[Leg],
     *,
     sample: float = 0.05,
+    steps: int | None = None,
 ) -> Track:
     """Drive a batch of attempts through the same sequence of legs.
 
     start : (attempts, 3), m and rad; turns : (attempts,), the wheel at the start
     sample : m, the widest step between samples; each leg's ends are always sampled
+    steps : so many in every leg instead, whatever its length, so that what is measured along
+        the way changes smoothly with the legs
     Returns a Track. Raises InputError for a sample that is not above 0 and for turns beyond
     the lock.
 
@@ -159,7 +162,7 @@ def drive(
                 f"legs[{index}].turns",
                 f"is beyond the lock of {steering.lock_turns:g} turns",
             )
-        count = max(1, int(np.ceil(leg.metres.max(initial=0.0) / sample - 1e-9)))
+        count = steps or max(1, int(np.ceil(leg.metres.max(initial=0.0) / sample - 1e-9)))
         s = leg.metres[:, None] * np.linspace(0.0, 1.0, count + 1)
         poses, wheels = advance(steering, pose, wheel, leg, s)
         s_parts.append(rolled[:, None] + s[:, 1:])

@@ -79,7 +79,7 @@ const Place = ({ revision }: { revision: Revision }) => {
       metres={measures[measure] ?? null}
       bare={bare}
       readOnly={readOnly}
-      width={132}
+      width={136}
       onCommit={set(measure)}
     />
   );
@@ -123,7 +123,7 @@ const Place = ({ revision }: { revision: Revision }) => {
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <Typography variant="h2">Wanted at the end</Typography>
           <Box sx={{ display: "flex", gap: 1.5 }}>
-            {field("goal_kerb", "Off the kerb", "cm")}
+            {field("goal_kerb", "Wheels off the kerb", "cm")}
             {field("goal_ahead", "To vehicle ahead")}
           </Box>
           <ReviseBar revision={revision} draft={draft as never} what="ground" />

@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { useState } from "react";
 import type { VehicleBody } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
@@ -67,27 +68,49 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
         </Box>
       ))}
       {!readOnly && (
-        <Button
-          size="small"
-          sx={{ justifySelf: "start" }}
-          onClick={() =>
-            change({
-              circles: [
-                ...steering.circles,
-                {
-                  turns: Number((steering.lock_turns / 2).toFixed(2)),
-                  kerb_circle_m: Number((steering.kerb_circle_m * 1.85).toFixed(1)),
-                },
-              ],
-            })
-          }
-        >
-          Add a measured circle
-        </Button>
+        <NewCircle
+          lock={steering.lock_turns}
+          add={(measured) => change({ circles: [...steering.circles, measured] })}
+        />
       )}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
         {basis} Circles are diameters, kerb to kerb, at the outer front tyre.
       </Typography>
+    </Box>
+  );
+};
+
+type Circle = VehicleBody["steering"]["circles"][number];
+
+/** A circle counts only once it has been driven and taped: nothing is filled in for it. */
+const NewCircle = ({ lock, add }: { lock: number; add: (circle: Circle) => void }) => {
+  const [turns, setTurns] = useState<number | null>(null);
+  if (turns === null)
+    return (
+      <Button
+        size="small"
+        sx={{ justifySelf: "start" }}
+        onClick={() => setTurns(Number((lock / 2).toFixed(2)))}
+      >
+        Add a measured circle
+      </Button>
+    );
+  return (
+    <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+      <NumberField label="At turns" value={turns} onCommit={setTurns} />
+      <LengthField
+        label="New circle"
+        metres={null}
+        width={120}
+        onCommit={(kerb_circle_m) => {
+          if (kerb_circle_m === null) return;
+          add({ turns, kerb_circle_m });
+          setTurns(null);
+        }}
+      />
+      <Button size="small" onClick={() => setTurns(null)}>
+        Leave it
+      </Button>
     </Box>
   );
 };

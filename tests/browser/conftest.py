@@ -1,0 +1,74 @@
+"""One browser and one served demo for all tests of the interface; each test has its own page.
+
+The demo is loaded once: tests that change something pick a learner or document of their own.
+"""
+
+import os
+
+import pytest
+from django.core.management import call_command
+from django.db import connection
+from playwright.sync_api import sync_playwright
+from pytest_django.live_server_helper import LiveServer
+
+from server.demo.load import load_demo
+
+# Playwright's own loop runs in this thread; the ORM is only used between its calls.
+os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
+
+
+@pytest.fixture(scope="package")
+def site(django_db_setup, django_db_blocker):
+    # What follows empties the database at the end: never another than the tests' own.
+    assert connection.settings_dict["NAME"].startswith("test_")
+    with django_db_blocker.unblock():
+        load_demo()
+        server = LiveServer("127.0.0.1")
+        yield server.url
+        server.stop()
+        _end_unanswered()
+        call_command("flush", interactive=False, verbosity=0)
+        # Opened inside Playwright's loop, it would be out of reach once that has ended.
+        connection.close()
+
+
+def _end_unanswered():
+    """A request that was under way when its page closed still holds the database."""
+    with connection.cursor() as cursor:
+        cursor.execute(
+            "SELECT pg_terminate_backend(pid) FROM pg_stat_activity"
+            " WHERE datname = current_database() AND pid <> pg_backend_pid()"
+        )
+
+
+@pytest.fixture(scope="package")
+def browser():
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+        yield browser
+        browser.close()
+
+
+@pytest.fixture
+def open_page(browser, site):
+    """Pages of any size; whatever a page complains about to its console fails the test."""
+    contexts, complaints = [], []
+
+    def opened(width=1280, height=800, **options):
+        context = browser.new_context(viewport={"width": width, "height": height}, **options)
+        contexts.append(context)
+        page = context.new_page()
+        page.on("pageerror", lambda error: complaints.append(str(error)))
+        page.goto(site)
+        return page
+
+    yield opened
+    for context in contexts:
+        context.close()
+    assert complaints == []
+
+
+@pytest.fixture
+def page(open_page):
+    return open_page()

@@ -1,0 +1,234 @@
+"""The cue sheet read, tried and kept; the attempt noted by thumb and by key."""
+
+import json
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from server.lessons.models import Attempt
+from server.planning.models import CueSheet
+from tests.browser.steps import INES, choose, field, note_attempt, sign_in, station, type_length
+
+
+def ribbon(page):
+    return page.get_by_role("slider", name="Metres rolled")
+
+
+def vehicles_on(page):
+    return page.get_by_role("img", name=re.compile("Plan of the manoeuvre")).locator(
+        "[data-vehicle]"
+    )
+
+
+def test_pointing_along_the_ribbon_moves_the_car(page):
+    sign_in(page)
+    still = vehicles_on(page).count()
+    box = ribbon(page).bounding_box()
+    places = []
+    for share in (0.3, 0.6, 0.9):
+        page.mouse.move(box["x"] + share * box["width"], box["y"] + 60)
+        expect(vehicles_on(page)).to_have_count(still + 1)
+        places.append(vehicles_on(page).last.bounding_box()["x"])
+    # Reversing to the left of the drawing, further and further.
+    assert places == sorted(places, reverse=True)
+    page.mouse.move(box["x"] + 10, box["y"] - 200)
+    expect(vehicles_on(page)).to_have_count(still)
+
+
+def test_arrow_keys_roll_the_car_by_tens_of_centimetres(page):
+    sign_in(page)
+    ribbon(page).focus()
+    for _ in range(7):
+        page.keyboard.press("ArrowRight")
+    expect(ribbon(page)).to_have_attribute("aria-valuenow", "0.7")
+    page.keyboard.press("ArrowLeft")
+    expect(ribbon(page)).to_have_attribute("aria-valuenow", "0.6")
+
+
+def test_every_call_tells_where_to_look_and_what_breaks(page):
+    sign_in(page)
+    calls = page.get_by_role("list", name="Calls").get_by_role("button")
+    for number in range(calls.count()):
+        calls.nth(number).click()
+        expect(page.get_by_role("heading", name=re.compile(f"^Call {number + 1}"))).to_be_visible()
+        expect(calls.nth(number)).to_contain_text(re.compile("early, |early and more"))
+        expect(calls.nth(number)).to_contain_text(re.compile("late, |late and more"))
+
+
+def test_how_near_it_passes_is_told_for_everything(page):
+    sign_in(page)
+    near = page.get_by_role("region", name="How near it passes")
+    for what in ("body to the parked ahead", "tyres to the kerb", "far kerb", "over the kerb"):
+        expect(near).to_contain_text(what)
+
+
+@pytest.mark.parametrize(
+    ("name", "key"),
+    [
+        ("Gap at the start", "gap_m"),
+        ("Angle of the run", "pinned"),
+        ("Finish off the kerb", "kerb_m"),
+        ("Hands, rolling", "turns_per_metre"),
+    ],
+)
+def test_each_slider_plans_again_with_its_own_figure(page, name, key):
+    sign_in(page)
+    choose(page, "Learner", "Yara Quill")
+    slider = page.get_by_role("slider", name=name)
+    with page.expect_request(lambda r: r.url.endswith("/api/plan")) as sent:
+        slider.press("ArrowRight")
+    options = json.loads(sent.value.post_data)["options"]
+    assert [name for name, value in options.items() if value] == [key]
+    expect(page.get_by_role("button", name="Undo changes")).to_be_visible()
+
+
+def test_a_sheet_with_other_figures_is_kept_as_a_sheet_of_its_own(page):
+    sign_in(page)
+    choose(page, "Learner", "Yara Quill")
+    before = CueSheet.objects.filter(learner__name="Yara Quill").count()
+    page.get_by_role("slider", name="Finish off the kerb").press("ArrowRight")
+    page.get_by_role("button", name="Use this sheet and drive").click()
+    expect(page.get_by_role("button", name="Start the clock")).to_be_visible()
+    sheets = CueSheet.objects.filter(learner__name="Yara Quill")
+    assert sheets.count() == before + 1
+    assert sheets.first().options == {"kerb_m": 0.3}
+
+
+def test_the_exported_sheet_drives_again_in_the_core(page, tmp_path):
+    sign_in(page)
+    with page.expect_download() as download:
+        page.get_by_role("button", name="Export").click()
+    path = tmp_path / "sheet.json"
+    download.value.save_as(path)
+    sheet = json.loads(path.read_text("utf-8"))
+    from faircorner.documents.requests import DriveRequest, drive_document  # noqa: PLC0415
+
+    driven = drive_document(
+        DriveRequest.read(
+            {
+                "vehicle": sheet["vehicle"],
+                "start": sheet["plan"]["start"],
+                "legs": sheet["plan"]["legs"],
+            }
+        )
+    )
+    for name in ("x_m", "y_m", "heading_deg"):
+        assert driven["final"][name] == pytest.approx(sheet["plan"]["final"][name], abs=1e-3)
+
+
+def test_the_printed_sheet_leaves_the_rail_and_the_buttons_out(page):
+    sign_in(page)
+    page.emulate_media(media="print")
+    expect(page.get_by_role("list", name="Calls")).to_be_visible()
+    expect(page.get_by_role("navigation")).to_be_hidden()
+    expect(page.get_by_role("button", name="Print")).to_be_hidden()
+
+
+def test_an_attempt_is_noted_by_keys_alone(page):
+    sign_in(page)
+    choose(page, "Learner", "Nia Solberg")
+    station(page, "Drive")
+    page.get_by_role("button", name="Start the clock").wait_for()
+    page.keyboard.press("Space")
+    expect(page.get_by_role("button", name="Stop the clock")).to_be_visible()
+    page.keyboard.press("d")
+    first = page.get_by_role("group", name=re.compile("^Look 1")).get_by_role("button", name="done")
+    expect(first).to_have_attribute("aria-pressed", "true")
+    page.get_by_role("group", name="Call 1").get_by_role("button", name="early").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(
+        page.get_by_role("group", name="Call 1").get_by_role("button", name="early")
+    ).to_have_attribute("aria-pressed", "false")
+    page.keyboard.press("Space")
+    expect(page.get_by_role("button", name="Start again")).to_be_visible()
+
+
+def test_counts_never_go_below_nothing_and_reach_the_attempt(page):
+    sign_in(page)
+    choose(page, "Learner", "Tomas Reyl")
+    station(page, "Drive")
+    page.get_by_role("button", name="Start the clock").click()
+    fewer = page.get_by_role("button", name=re.compile("touch.*one less", re.IGNORECASE)).first
+    expect(fewer).to_be_disabled()
+    more = page.get_by_role("button", name=re.compile("touch.*one more", re.IGNORECASE)).first
+    more.click()
+    more.click()
+    fewer.click()
+    page.get_by_role("button", name="Done: go and tape").click()
+    expect(field(page, "Front wheel to kerb")).to_be_visible()
+    newest = Attempt.objects.filter(cue_sheet__learner__name="Tomas Reyl").last()
+    counts = [newest.notes[n] for n in ("kerb_touches", "kerb_mounts", "vehicle_touches")]
+    assert sum(counts) == 1
+
+
+def test_starting_over_forgets_the_attempt_and_keeps_nothing(page):
+    sign_in(page)
+    choose(page, "Learner", "Tomas Reyl")
+    before = Attempt.objects.count()
+    station(page, "Drive")
+    page.get_by_role("button", name="Start the clock").click()
+    page.get_by_role("group", name="Call 1").get_by_role("button", name="late").click()
+    page.get_by_role("button", name="Start over").click()
+    expect(page.get_by_role("button", name="Start the clock")).to_be_visible()
+    expect(page.get_by_role("button", name="Done: go and tape")).to_be_disabled()
+    assert Attempt.objects.count() == before
+
+
+def test_targets_are_large_enough_for_a_thumb(page):
+    sign_in(page)
+    station(page, "Drive")
+    page.get_by_role("button", name="Start the clock").wait_for()
+    small = [
+        (box["width"], box["height"])
+        for button in page.get_by_role("main").get_by_role("button").all()
+        for box in [button.bounding_box()]
+        if box["height"] < 44 or box["width"] < 44
+    ]
+    assert small == []
+
+
+def test_what_was_noted_survives_a_server_that_fails(page):
+    """The draft stays when sending fails, and sending again stores it once."""
+    sign_in(page)
+    choose(page, "Learner", "Bea Orrin")
+    before = Attempt.objects.count()
+    station(page, "Drive")
+    page.get_by_role("button", name="Start the clock").click()
+    page.get_by_role("group", name="Call 2").get_by_role("button", name="late").click()
+    page.route("**/api/attempts", lambda route: route.abort())
+    page.get_by_role("button", name="Done: go and tape").click()
+    expect(page.get_by_role("alert")).to_be_visible()
+    assert Attempt.objects.count() == before
+    page.unroute("**/api/attempts")
+    page.get_by_role("button", name="Done: go and tape").click()
+    expect(field(page, "Front wheel to kerb")).to_be_visible()
+    assert Attempt.objects.count() == before + 1
+
+
+def test_readings_typed_and_not_kept_survive_a_reload(page):
+    sign_in(page)
+    choose(page, "Learner", "Nia Solberg")
+    note_attempt(page)
+    type_length(page, "Front wheel to kerb", "28")
+    type_length(page, "Rear wheel to kerb", "0.3 m")
+    expect(page.get_by_role("status", name="Verdict")).to_contain_text("Standard met")
+    page.reload()
+    expect(field(page, "Front wheel to kerb")).to_have_value("28 cm")
+    expect(field(page, "Rear wheel to kerb")).to_have_value("30 cm")
+    page.get_by_role("button", name="Spoilt by others").click()
+    expect(page.get_by_role("button", name="Count it again")).to_be_visible()
+
+
+def test_a_learner_looks_and_changes_nothing(page):
+    sign_in(page, INES)
+    expect(page.get_by_role("button", name=re.compile("sheet and drive"))).to_have_count(0)
+    station(page, "Seat")
+    expect(field(page, "Length")).not_to_be_editable()
+    station(page, "Ground")
+    expect(page.get_by_role("button", name="Kerb right")).to_be_disabled()
+    station(page, "Drive")
+    expect(page.get_by_text("Your instructor notes attempts here")).to_be_visible()
+    station(page, "Shift")
+    expect(page.get_by_role("button", name="Learner: Ines Varga")).to_be_visible()
+    expect(page.get_by_role("button", name="Move the cue")).to_have_count(0)

@@ -1,0 +1,168 @@
+"""The docket, the rail, and the desk behind them."""
+
+import json
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from server.demo.vehicles import LINNET, vehicle_document
+from server.documents.models import Document
+from server.lessons.models import Lesson
+from server.schools.models import Member
+from tests.browser.steps import MAREN, TEODOR, choose, desk, sign_in, station
+
+
+def test_wrong_passwords_are_told_and_the_name_stays(page):
+    page.get_by_label("Name").fill("maren")
+    page.get_by_label("Password").fill("not it")
+    page.get_by_role("button", name="Sign in").click()
+    expect(page.get_by_role("alert")).to_contain_text("do not go together")
+    expect(page.get_by_label("Name")).to_have_value("maren")
+
+
+def test_number_keys_walk_the_round(page):
+    sign_in(page)
+    for key, path in enumerate(("seat", "ground", "cues", "drive", "tape", "shift"), start=1):
+        page.keyboard.press(str(key))
+        expect(page).to_have_url(re.compile(f"/{path}"))
+
+
+def test_a_link_brings_the_same_docket_to_somebody_else(page, open_page, site):
+    sign_in(page)
+    choose(page, "Learner", "Callum Dray")
+    station(page, "Ground")
+    expect(page.get_by_role("heading", name=re.compile("Weir Road"))).to_be_visible()
+    link = page.url
+    other = open_page()
+    sign_in(other, ("idris", "tidewell-demo"))
+    other.goto(link)
+    expect(other.get_by_role("button", name="Learner: Callum Dray")).to_be_visible()
+    expect(other.get_by_role("heading", name=re.compile("Weir Road"))).to_be_visible()
+
+
+def test_a_link_from_another_school_shows_nothing_of_it(page, open_page):
+    sign_in(page, MAREN)
+    expect(page).to_have_url(re.compile("learner="))
+    link = page.url
+    other = open_page()
+    sign_in(other, TEODOR)
+    other.goto(link)
+    expect(other.get_by_text("it may belong to another school")).to_be_visible()
+    expect(other.get_by_text("Ines Varga")).to_have_count(0)
+
+
+def test_the_docket_survives_a_new_visit(page, site):
+    sign_in(page)
+    choose(page, "Ground", "Station Approach")
+    page.goto(site)
+    expect(page.get_by_role("button", name=re.compile("Ground: Station Approach"))).to_be_visible()
+
+
+def test_a_learner_is_added_and_put_on_the_docket(page):
+    sign_in(page)
+    desk(page, "People")
+    page.get_by_label("Learner's name").fill("Wren Aldous")
+    page.get_by_label("Note").fill("Tuesdays")
+    page.get_by_role("button", name="Add a learner").click()
+    row = page.get_by_text("Wren Aldous").locator("..")
+    expect(row).to_contain_text("Tuesdays")
+    row.get_by_role("button", name="Put on the docket").click()
+    expect(page.get_by_role("button", name="Learner: Wren Aldous")).to_be_visible()
+    station(page, "Drive")
+    expect(page.get_by_text("No cue sheet yet")).to_be_visible()
+    station(page, "Shift")
+    expect(page.get_by_text("No finishes yet")).to_be_visible()
+    assert Member.objects.get(name="Wren Aldous").school.name == "Tidewell Motor School"
+
+
+def test_a_lesson_is_booked_for_the_learner_on_the_docket(page):
+    sign_in(page)
+    choose(page, "Learner", "Bea Orrin")
+    desk(page, "Diary")
+    page.get_by_label("Starts").fill("2031-03-04T15:30")
+    page.get_by_label("About").fill("Between two vehicles")
+    page.get_by_role("button", name="Book a lesson").click()
+    expect(page.get_by_text("Between two vehicles")).to_be_visible()
+    assert Lesson.objects.get(about="Between two vehicles").learner.name == "Bea Orrin"
+
+
+def test_the_diary_runs_forward_for_what_comes_and_back_for_what_was(page):
+    sign_in(page)
+    desk(page, "Diary")
+    headings = page.get_by_role("heading", level=2)
+    expect(headings).to_have_text(["To come", "Given"])
+    expect(page.get_by_text(re.compile("attempts: 5")).first).to_be_visible()
+
+
+def offer(page, name, content):
+    page.set_input_files(
+        "input[type=file]",
+        {"name": name, "mimeType": "application/json", "buffer": content.encode()},
+    )
+
+
+def test_a_vehicle_goes_out_as_a_file_and_comes_in_as_a_new_one(page, tmp_path):
+    sign_in(page)
+    desk(page, "Garage")
+    with page.expect_download() as download:
+        page.get_by_role("button", name="Export").first.click()
+    path = tmp_path / "vehicle.json"
+    download.value.save_as(path)
+    body = json.loads(path.read_text("utf-8"))
+    assert body["format"] == "fair-corner/vehicle@1"
+    offer(page, "twin.json", json.dumps({**body, "name": "Linnet twin"}))
+    expect(page.get_by_text("Linnet twin is in the garage.")).to_be_visible()
+    expect(page.get_by_role("heading", name="Linnet twin")).to_be_visible()
+
+
+@pytest.mark.parametrize(
+    ("name", "content", "said"),
+    [
+        pytest.param("notes.txt", "parked nicely", "is not a JSON file", id="no JSON"),
+        pytest.param("list.json", "[]", "body", id="a list"),
+        pytest.param("big.json", '"' + "x" * 950_000 + '"', "too large", id="too large"),
+        pytest.param(
+            "tight.json",
+            json.dumps({**vehicle_document(LINNET), "wheelbase_m": 9.0}),
+            "kerb_circle_m",
+            id="impossible",
+        ),
+    ],
+)
+def test_a_file_that_is_no_vehicle_is_told_why_and_not_taken(page, name, content, said):
+    sign_in(page)
+    desk(page, "Garage")
+    before = Document.objects.count()
+    offer(page, name, content)
+    expect(page.get_by_role("alert")).to_contain_text(said)
+    assert Document.objects.count() == before
+
+
+def test_standards_show_every_limit_in_the_schools_units(page):
+    sign_in(page, TEODOR)
+    desk(page, "Standards")
+    table = page.get_by_role("table")
+    expect(table.get_by_role("row")).to_have_count(13)
+    expect(table).to_contain_text(" in")
+    expect(table).not_to_contain_text(" cm")
+
+
+def test_signing_out_leaves_nothing_open(page, site):
+    sign_in(page)
+    page.get_by_role("button", name="Sign out").click()
+    expect(page.get_by_label("Password")).to_be_visible()
+    page.goto(f"{site}/people")
+    expect(page.get_by_label("Password")).to_be_visible()
+
+
+@pytest.mark.parametrize("width", [820, 1280])
+def test_no_page_scrolls_sideways(open_page, site, width):
+    page = open_page(width=width)
+    sign_in(page)
+    for path in ("seat", "ground", "drive", "tape", "shift", "people", "garage", "standards"):
+        page.goto(f"{site}/{path}")
+        page.get_by_role("navigation").wait_for()
+        page.wait_for_load_state("networkidle")
+        overflow = page.evaluate("document.documentElement.scrollWidth - window.innerWidth")
+        assert overflow <= 0, path

@@ -1,0 +1,194 @@
+"""Documents over the API: revisions, plans from the cache, what a docket resolves to."""
+
+import json
+
+import pytest
+from django.core.cache import cache
+from faircorner.documents.ground import ground_document
+from faircorner.ground import lay_kerb
+
+from server.documents.models import Document, Revision
+from server.planning.models import CueSheet
+from tests.server.conftest import send
+
+
+@pytest.fixture
+def lead(ours):
+    cache.clear()
+    return ours.client("lead")
+
+
+def docket_of(house):
+    return {kind: revision.pk for kind, revision in house.revisions.items()}
+
+
+def revise(client, revision, change):
+    path = f"/api/documents/{revision.document_id}/revisions"
+    body = {"based_on": revision.number, "body": {**revision.body, **change}}
+    return send(client, "POST", path, body)
+
+
+def test_an_edit_makes_a_new_revision_and_the_old_one_stays(ours, lead):
+    vehicle = ours.revisions["vehicle"]
+    made = revise(lead, vehicle, {"length_m": 4.2})
+    assert made.status_code == 201
+    assert made.json()["author"] == "lead of ours"
+    history = send(lead, "GET", f"/api/documents/{vehicle.document_id}/revisions").json()
+    assert [(r["number"], r["body"]["length_m"]) for r in history] == [(2, 4.2), (1, 4.07)]
+    newest = {d["id"]: d["latest"]["number"] for d in send(lead, "GET", "/api/documents").json()}
+    assert newest[vehicle.document_id] == 2
+
+
+def test_attempts_keep_pointing_at_the_revisions_they_were_made_with(ours, lead):
+    revise(lead, ours.revisions["vehicle"], {"length_m": 4.2})
+    sheet = send(lead, "GET", f"/api/sheets/{ours.sheet.pk}").json()
+    assert sheet["vehicle"]["number"] == 1
+    assert sheet["vehicle"]["body"]["length_m"] == 4.07
+
+
+def test_a_plan_asked_again_comes_from_the_cache_and_a_new_revision_does_not(
+    ours, lead, monkeypatch
+):
+    first = send(lead, "POST", "/api/plan", docket_of(ours)).json()
+    monkeypatch.setattr("server.planning.services.make_plan", None)
+    assert send(lead, "POST", "/api/plan", docket_of(ours)).json() == first
+    monkeypatch.undo()
+    revised = revise(lead, ours.revisions["seat"], {"name": "taller"}).json()
+    again = {**docket_of(ours), "seat": revised["id"]}
+    calls = []
+    real = "server.planning.services.plan_document"
+    from server.planning import services  # noqa: PLC0415  the module is patched below
+
+    kept = services.plan_document
+    monkeypatch.setattr(real, lambda *args: calls.append(1) or kept(*args))
+    assert send(lead, "POST", "/api/plan", again).status_code == 200
+    assert calls == [1]
+
+
+def test_options_change_the_plan_and_bad_ones_name_their_field(ours, lead):
+    plan = send(lead, "POST", "/api/plan", {**docket_of(ours), "options": {"kerb_m": 0.35}}).json()
+    assert (plan["finish"]["kerb_front_m"] + plan["finish"]["kerb_rear_m"]) / 2 == pytest.approx(
+        0.35, abs=0.01
+    )
+    for options, field in (
+        ({"kerb_m": 9}, "kerb_m"),
+        ({"gap_m": "wide"}, "gap_m"),
+        ({"pinned": {"angel": 3}}, "angel"),
+        ({"shifts_m": {"one": 0.1}}, "shifts_m.one"),
+        ({"speed": 3}, "speed"),
+    ):
+        answer = send(lead, "POST", "/api/plan", {**docket_of(ours), "options": options})
+        assert answer.status_code == 422, options
+        assert answer.json()["field"].endswith(field), options
+
+
+def test_what_cannot_be_driven_is_told_with_the_least_change_and_kept_as_no_sheet(ours, lead):
+    tight = ground_document(lay_kerb("tight", gap=5.6, goal_ahead=1.0))
+    made = send(lead, "POST", "/api/documents", {"kind": "ground", "body": tight}).json()
+    docket = {**docket_of(ours), "ground": made["id"]}
+    plan = send(lead, "POST", "/api/plan", docket).json()
+    assert plan["feasible"] is False
+    assert plan["why_not"] == plan["reason"]["text"].format(
+        *(f"{m * 100:.0f} cm" for m in plan["reason"]["lengths_m"])
+    )
+    remedy = send(lead, "POST", "/api/plan/remedy", docket).json()
+    assert remedy["what"] == "gap"
+    assert remedy["to_m"] == pytest.approx(5.6 + remedy["by_m"])
+    learner = ours.members["learner"].pk
+    refused = send(lead, "POST", "/api/sheets", {**docket, "learner": learner})
+    assert refused.status_code == 422
+    assert plan["why_not"] in refused.json()["problem"]
+    assert CueSheet.objects.count() == 1
+
+
+def test_the_same_sheet_asked_twice_is_one_sheet(ours, lead):
+    body = {**docket_of(ours), "learner": ours.members["learner"].pk}
+    first, second = (send(lead, "POST", "/api/sheets", body).json()["id"] for _ in range(2))
+    assert first == second == ours.sheet.pk
+    wider = send(lead, "POST", "/api/sheets", {**body, "options": {"kerb_m": 0.3}}).json()["id"]
+    assert wider != first
+
+
+def test_a_seat_of_another_vehicle_is_not_taken(ours, lead):
+    copy = {**ours.revisions["vehicle"].body, "name": "twin"}
+    twin = send(lead, "POST", "/api/documents", {"kind": "vehicle", "body": copy}).json()
+    answer = send(lead, "POST", "/api/plan", {**docket_of(ours), "vehicle": twin["id"]})
+    assert answer.status_code == 422
+    assert answer.json()["field"] == "seat"
+
+
+def test_a_docket_with_nothing_asked_follows_the_learners_last_sheet(ours, lead):
+    quay = ours.revisions["ground"]
+    other = ground_document(lay_kerb("another place"))
+    made = send(lead, "POST", "/api/documents", {"kind": "ground", "body": other}).json()
+    docket = send(lead, "GET", "/api/docket").json()
+    assert docket["ground"]["document_id"] == quay.document_id
+    assert docket["sheet_id"] == ours.sheet.pk
+    asked = send(lead, "GET", f"/api/docket?ground={made['document_id']}").json()
+    assert asked["ground"]["name"] == "another place"
+    assert asked["sheet_id"] is None
+
+
+def test_a_docket_shows_the_newest_revision_and_that_it_has_no_sheet_yet(ours, lead):
+    revise(lead, ours.revisions["vehicle"], {"name": "Linnet, measured again"})
+    docket = send(lead, "GET", "/api/docket").json()
+    assert docket["vehicle"]["number"] == 2
+    assert docket["sheet_id"] is None
+
+
+@pytest.mark.parametrize(
+    ("body", "field"),
+    [
+        pytest.param({"kind": "seat", "body": {}}, "vehicle_id", id="seat without its vehicle"),
+        pytest.param({"kind": "boat", "body": {}}, "kind", id="unknown kind"),
+        pytest.param({"kind": "vehicle", "body": []}, "body", id="a list"),
+        pytest.param({"kind": "vehicle"}, "body", id="no body"),
+        pytest.param({"kind": "ground", "body": {"format": "other"}}, "format", id="foreign file"),
+    ],
+)
+def test_a_bad_new_document_names_its_field_and_stores_nothing(ours, lead, body, field):
+    before = Document.objects.count(), Revision.objects.count()
+    answer = send(lead, "POST", "/api/documents", body)
+    assert answer.status_code == 422
+    assert answer.json()["field"] == field
+    assert (Document.objects.count(), Revision.objects.count()) == before
+
+
+@pytest.mark.parametrize(
+    "raw",
+    [
+        pytest.param("", id="empty"),
+        pytest.param("{", id="cut off"),
+        pytest.param('{"kind": "vehicle", "body": {"length_m": NaN}}', id="NaN"),
+        pytest.param("[" * 50_000, id="nested without end"),
+    ],
+)
+def test_what_is_no_json_is_refused_in_words(ours, lead, raw):
+    answer = lead.generic("POST", "/api/documents", raw, content_type="application/json")
+    assert answer.status_code in (400, 422)
+    assert answer.json()["problem"]
+
+
+def test_an_enormous_file_is_turned_away(ours, lead):
+    body = {"kind": "vehicle", "body": {"name": "x" * 1_500_000}}
+    answer = lead.generic(
+        "POST", "/api/documents", json.dumps(body), content_type="application/json"
+    )
+    assert answer.status_code in (400, 413)
+    assert answer.json()["problem"]
+    assert Document.objects.filter(kind="vehicle").count() == 1
+
+
+def test_the_ground_is_measured_and_changed_without_being_kept(ours, lead):
+    ground = ours.revisions["ground"].body
+    count = Revision.objects.count()
+    wider = send(
+        lead, "POST", "/api/grounds/adjust", {"body": ground, "measure": "road_width", "metres": 9}
+    ).json()
+    assert wider["measures"]["road_width"] == 9
+    turned = send(lead, "POST", "/api/grounds/side", {"body": ground}).json()
+    assert turned["body"]["side"] == "right"
+    assert turned["measures"] == send(
+        lead, "POST", "/api/grounds/measure", {"body": ground}
+    ).json()["measures"]  # fmt: skip
+    assert Revision.objects.count() == count

@@ -1,0 +1,181 @@
+"""Attempts noted, taped, judged, voided: what is stored is what was sent, and nothing else."""
+
+import copy
+import uuid
+
+import pytest
+
+from server.lessons.models import Attempt, Lesson
+from tests.server.conftest import NOTES, STARTED, keep, send
+
+GOOD = {"kerb_front_m": 0.25, "kerb_rear_m": 0.27, "ahead_m": 2.0}
+
+
+def tape(client, attempt_id, readings):
+    return send(client, "PUT", f"/api/attempts/{attempt_id}/readings", readings)
+
+
+@pytest.fixture
+def lead(ours):
+    return ours.client("lead")
+
+
+@pytest.fixture
+def attempt(ours, lead):
+    return keep(lead, ours)["id"]
+
+
+def test_readings_come_back_with_pose_finish_and_verdict(lead, attempt):
+    answer = tape(lead, attempt, GOOD).json()
+    tape_result = answer["tape"]
+    assert answer["readings"] == {**GOOD, "behind_m": None}
+    assert tape_result["finish"]["kerb_front_m"] == pytest.approx(0.25, abs=1e-4)
+    assert tape_result["finish"]["ahead_m"] == pytest.approx(2.0, abs=1e-4)
+    assert tape_result["along_known"] is True
+    assert tape_result["verdict"]["outcome"] == "met"
+    # Two centimetres over a wheelbase of 2.55 m, and both tracks 1 cm apart.
+    assert tape_result["pose"]["heading_deg"] == pytest.approx(0.225, abs=0.01)
+
+
+def test_a_preview_stores_nothing(lead, attempt):
+    path = f"/api/attempts/{attempt}/preview"
+    assert send(lead, "POST", path, GOOD).json()["verdict"]["outcome"] == "met"
+    assert Attempt.objects.get().readings is None
+
+
+def test_typing_again_replaces_the_readings(lead, attempt):
+    tape(lead, attempt, GOOD)
+    answer = tape(lead, attempt, {"kerb_front_m": 0.05, "kerb_rear_m": 0.25}).json()
+    assert answer["readings"]["ahead_m"] is None
+    assert answer["tape"]["along_known"] is False
+    assert answer["tape"]["finish"]["ahead_m"] is None
+    assert answer["tape"]["verdict"]["outcome"] == "met with small faults"
+
+
+def test_counts_noted_while_driving_are_judged_with_the_finish(ours, lead):
+    body = copy.deepcopy(ours.revisions["standard"].body)
+    body["limits"] += [
+        {"measure": "kerb_mounts", "ends": [None, 0]},
+        {"measure": "looks_missed", "small": [None, 0]},
+    ]
+    document = ours.revisions["standard"].document_id
+    path = f"/api/documents/{document}/revisions"
+    ours.revisions["standard"] = send(lead, "POST", path, {"based_on": 1, "body": body}).json()
+    docket = {
+        kind: revision["id"] if isinstance(revision, dict) else revision.pk
+        for kind, revision in ours.revisions.items()
+    }
+    learner = ours.members["learner"].pk
+    sheet = send(lead, "POST", "/api/sheets", {**docket, "learner": learner}).json()["id"]
+    for notes, outcome in (
+        ({}, "met"),
+        ({"looks": ["done", "missed"]}, "met with small faults"),
+        ({"kerb_mounts": 1}, "ended"),
+    ):
+        made = keep(lead, ours, sheet=sheet, notes={**NOTES, **notes})
+        judged = tape(lead, made["id"], GOOD).json()["tape"]["verdict"]
+        assert judged["outcome"] == outcome
+        found = {f["measure"]: f for f in judged["findings"]}
+        assert found["kerb_mounts"]["value"] == notes.get("kerb_mounts", 0)
+
+
+@pytest.mark.parametrize(
+    ("readings", "field"),
+    [
+        pytest.param({"kerb_front_m": 25, "kerb_rear_m": 0.2}, "kerb_front_m", id="centimetres"),
+        pytest.param({"kerb_front_m": 0.2}, "kerb_rear_m", id="one kerb reading"),
+        pytest.param({**GOOD, "behind_m": 1.0}, "behind_m", id="nobody behind"),
+        pytest.param({**GOOD, "colour": 1}, "colour", id="unknown reading"),
+        pytest.param({**GOOD, "ahead_m": "two"}, "ahead_m", id="text"),
+    ],
+)
+def test_a_bad_reading_is_named_and_the_kept_ones_stay(lead, attempt, readings, field):
+    tape(lead, attempt, GOOD)
+    answer = tape(lead, attempt, readings)
+    assert answer.status_code == 422
+    assert answer.json()["field"] == field
+    assert Attempt.objects.get().readings["ahead_m"] == 2.0
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        pytest.param({"seconds": -1}, "notes.seconds", id="negative time"),
+        pytest.param({"seconds": "long"}, "notes.seconds", id="text"),
+        pytest.param({"calls": ["on"] * 9}, "notes.calls", id="more calls than the sheet"),
+        pytest.param({"calls": ["sideways"]}, "notes.calls.0", id="unknown timing"),
+        pytest.param({"looks": ["done"] * 30}, "notes.looks", id="more looks than the sheet"),
+        pytest.param({"kerb_touches": 1000}, "notes.kerb_touches", id="too many touches"),
+        pytest.param({"mood": "good"}, "notes.mood", id="unknown note"),
+    ],
+)
+def test_bad_notes_store_no_attempt(ours, lead, change, field):
+    body = {"id": str(uuid.uuid4()), "sheet": ours.sheet.pk, "started": STARTED,
+            "notes": {**NOTES, **change}}  # fmt: skip
+    answer = send(lead, "POST", "/api/attempts", body)
+    assert answer.status_code == 422
+    assert answer.json()["field"] == field
+    assert not Attempt.objects.exists()
+
+
+def test_an_attempt_spoilt_by_others_leaves_the_figures_and_can_come_back(ours, lead):
+    ids = [keep(lead, ours)["id"] for _ in range(3)]
+    for attempt_id in ids:
+        tape(lead, attempt_id, GOOD)
+
+    def counted():
+        (found,) = send(lead, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
+        return found["counted"], len(found["marks"])
+
+    assert counted() == (3, 3)
+    send(lead, "PUT", f"/api/attempts/{ids[0]}/void", {"void": True})
+    assert counted() == (2, 3)
+    send(lead, "PUT", f"/api/attempts/{ids[0]}/void", {"void": False})
+    assert counted() == (3, 3)
+
+
+def test_half_a_set_with_gaps_ahead_does_not_count_the_gap(ours, lead):
+    for readings in (GOOD, {"kerb_front_m": 0.2, "kerb_rear_m": 0.2}):
+        tape(lead, keep(lead, ours)["id"], readings)
+    (found,) = send(lead, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
+    assert [m["measure"] for m in found["measures"]] == ["kerb_m", "angle_deg"]
+
+
+def test_advice_without_evidence_is_not_taken(ours, lead):
+    answer = send(lead, "POST", "/api/sets/take", {"sheet": ours.sheet.pk})
+    assert answer.status_code == 422
+    assert "no cue to move" in answer.json()["problem"]
+
+
+def test_the_diary_counts_what_was_driven_that_day(ours, lead):
+    learner = ours.members["learner"].pk
+    lesson = {"learner": learner, "starts": STARTED, "about": "  Reverse parallel "}
+    made = send(lead, "POST", "/api/lessons", lesson)
+    assert made.status_code == 201
+    assert made.json()["about"] == "Reverse parallel"
+    for _ in range(2):
+        keep(lead, ours)
+    (shown,) = send(lead, "GET", "/api/lessons").json()
+    assert (shown["attempts"], shown["learner"]) == (2, "learner of ours")
+
+
+@pytest.mark.parametrize(
+    "change",
+    [
+        pytest.param({"minutes": 5}, id="too short"),
+        pytest.param({"starts": "tomorrow"}, id="no time"),
+        pytest.param({"starts": "2026-05-05T10:00:00"}, id="no time zone"),
+        pytest.param({"about": "x" * 400}, id="too long"),
+    ],
+)
+def test_a_lesson_that_cannot_be_is_not_booked(ours, lead, change):
+    body = {"learner": ours.members["learner"].pk, "starts": STARTED, **change}
+    answer = send(lead, "POST", "/api/lessons", body)
+    assert answer.status_code == 422
+    assert answer.json()["field"] == next(iter(change))
+    assert not Lesson.objects.exists()
+
+
+def test_a_lesson_needs_a_learner_not_a_colleague(ours, lead):
+    body = {"learner": ours.members["instructor"].pk, "starts": STARTED}
+    assert send(lead, "POST", "/api/lessons", body).status_code == 404
