@@ -6,7 +6,13 @@ from server.documents.services import latest_revisions
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from server.planning.schemas import DocketOut, PlanIn, PlanOut, RemedyOut, SheetIn, SheetOut
-from server.planning.services import compute_plan, compute_remedy, make_sheet, revisions_of
+from server.planning.services import (
+    compute_plan,
+    compute_remedy,
+    current,
+    make_sheet,
+    revisions_of,
+)
 from server.schools.models import Member, Role
 
 router = Router(tags=["cues"])
@@ -108,4 +114,4 @@ def sheet_make(request: Caller, body: SheetIn):
 
 @router.get("/sheets/{sheet_id}", response=SheetOut, operation_id="sheet_read")
 def sheet_read(request: Caller, sheet_id: int):
-    return CueSheet.objects.for_caller(request).select_related(*SHEET).get(pk=sheet_id)
+    return current(CueSheet.objects.for_caller(request).select_related(*SHEET).get(pk=sheet_id))

@@ -146,6 +146,7 @@ class OverhangOut(Schema):
 
 
 class PlanOut(Schema):
+    format: str
     feasible: bool
     why_not: str | None
     reason: ReasonOut

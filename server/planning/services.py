@@ -9,7 +9,7 @@ from django.core.cache import cache
 from django.db import transaction
 from faircorner.cues import Method, make_plan, make_remedy
 from faircorner.documents import plan_document, read_document, read_options, remedy_document
-from faircorner.documents.requests import OptionsModel
+from faircorner.documents.requests import PLAN_FORMAT, OptionsModel
 from faircorner.errors import InputError
 from faircorner.ground import Band, Ground
 from faircorner.sight import Seat
@@ -19,7 +19,15 @@ from server.documents.models import Kind, Revision
 from server.planning.models import CueSheet
 from server.schools.models import Member, Role, School
 
-__all__ = ["Scene", "compute_plan", "compute_remedy", "make_sheet", "revisions_of", "scene_of"]
+__all__ = [
+    "Scene",
+    "compute_plan",
+    "compute_remedy",
+    "current",
+    "make_sheet",
+    "revisions_of",
+    "scene_of",
+]
 
 KINDS = tuple(Kind.values)
 
@@ -114,4 +122,15 @@ def make_sheet(
     sheet, _ = CueSheet.objects.get_or_create(
         school=school, learner=learner, **revisions, options=clean, defaults={"plan": plan}
     )
+    return sheet
+
+
+def current(sheet: CueSheet) -> CueSheet:
+    """The sheet with its plan in today's format; an older one is worked out again and kept.
+
+    The revisions and settings it was made from never change, so neither does what it means.
+    """
+    if sheet.plan.get("format") != PLAN_FORMAT:
+        sheet.plan = compute_plan({kind: getattr(sheet, kind) for kind in KINDS}, sheet.options)
+        sheet.save(update_fields=["plan"])
     return sheet

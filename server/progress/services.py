@@ -12,7 +12,7 @@ from faircorner.shift.finishes import LEVEL, MEASURED, least_count
 
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
-from server.planning.services import make_sheet
+from server.planning.services import current, make_sheet
 from server.progress.models import Shift
 from server.schools.models import Member, School
 
@@ -38,6 +38,7 @@ def _measured(finish: dict[str, Any]) -> list[float]:
 
 def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     """Everything the Shift station shows of one sheet's attempts."""
+    sheet = current(sheet)
     taped = [a for a in attempts if a.tape is not None]
     table = np.array([_measured(a.tape["finish"]) for a in taped if not a.void]).reshape(-1, 3)
     # The gap ahead counts only when every attempt of the set has it: half a set misleads.

@@ -192,3 +192,12 @@ def test_the_ground_is_measured_and_changed_without_being_kept(ours, lead):
         lead, "POST", "/api/grounds/measure", {"body": ground}
     ).json()["measures"]  # fmt: skip
     assert Revision.objects.count() == count
+
+
+def test_a_sheet_from_an_older_version_is_brought_up_to_date(ours, lead):
+    plan = dict(ours.sheet.plan)
+    CueSheet.objects.update(plan={"calls": plan["calls"], "final": plan["final"]})
+    read = send(lead, "GET", f"/api/sheets/{ours.sheet.pk}")
+    assert read.status_code == 200
+    assert read.json()["plan"]["final"]["x_m"] == plan["final"]["x_m"]
+    assert CueSheet.objects.get().plan == plan

@@ -21,6 +21,7 @@ from faircorner.sight import ACUITY, CRAWL, REACTION
 from faircorner.tape import Verdict
 
 __all__ = [
+    "PLAN_FORMAT",
     "DriveRequest",
     "OptionsModel",
     "PlanRequest",
@@ -31,6 +32,10 @@ __all__ = [
     "remedy_document",
     "verdict_document",
 ]
+
+
+# Raised whenever a plan's document gains or changes a field.
+PLAN_FORMAT = "fair-corner/plan@2"
 
 
 class StartModel(Model):
@@ -161,6 +166,7 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
     angles = _angles(method)
     poses = plan.track.poses[0]
     return {
+        "format": PLAN_FORMAT,
         "feasible": plan.feasible,
         "why_not": str(plan.why_not) or None,
         "reason": {"text": plan.why_not.text,

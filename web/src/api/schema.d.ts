@@ -788,6 +788,8 @@ export interface components {
         };
         /** PlanOut */
         PlanOut: {
+            /** Format */
+            format: string;
             /** Feasible */
             feasible: boolean;
             /** Why Not */
