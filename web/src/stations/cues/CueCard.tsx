@@ -25,7 +25,14 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
   const shift = call.told_s_m - call.s_m;
   const assumed = `Assumes an eye that tells ${plan.assumed.acuity_deg}° and a reaction that scatters ${plan.assumed.reaction_scatter_s} s at ${plan.assumed.crawl_m_per_s} m/s. A computed start, to be proven at a crawl.`;
   return (
-    <Paper sx={{ overflow: "hidden", flexShrink: 0 }}>
+    <Paper
+      sx={{
+        overflow: "hidden",
+        flexShrink: 0,
+        display: { xs: "grid", md: "block" },
+        gridTemplateColumns: "320px minmax(0, 1fr)",
+      }}
+    >
       <SightPicture call={call} pose={pose} vehicle={vehicle} ground={ground} />
       <Box sx={{ p: 1.5, pt: 1 }}>
         <Typography variant="h2" sx={{ lineHeight: 1.25 }}>

@@ -6,6 +6,7 @@ import { planQuery } from "../../api/queries";
 import { bodyOf, type GroundBody, type MethodBody, type VehicleBody } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
+import { Columns } from "../../shell/Columns";
 import { Failure, Waiting } from "../../shell/states";
 import { useDocket } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -34,17 +35,7 @@ export const CuesStation = () => {
   const told = call && at(plan.data.path, call.told_s_m);
   const live = s === null ? null : at(plan.data.path, s);
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 320px",
-        gridTemplateRows: "minmax(0, 1fr)",
-        gap: 1.5,
-        height: "100%",
-        minHeight: 660,
-        "@media print": { height: "auto" },
-      }}
-    >
+    <Columns least={660} upright={700}>
       <Box
         sx={{
           display: "grid",
@@ -88,6 +79,6 @@ export const CuesStation = () => {
         </Box>
         <SheetBar docket={docket} plan={plan.data} cue={cue} />
       </Box>
-    </Box>
+    </Columns>
   );
 };

@@ -24,7 +24,14 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
   const fit = method.steps.map((s) => s.until.angle).find(isFit);
   const pinned = options.pinned ?? {};
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "repeat(4, 1fr)", gap: 3, px: 1 }}>
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "repeat(2, 1fr)", md: "repeat(4, 1fr)" },
+        columnGap: 3,
+        px: 1,
+      }}
+    >
       <Figure
         name="Gap at the start"
         value={options.gap_m ?? plan.set.gap_m}

@@ -42,7 +42,13 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
   const noting = useAttemptDraft(sheet, () => navigate({ pathname: "/tape", search }));
   useDriveKeys(sheet, noting);
   return (
-    <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 320px", gap: 1.5 }}>
+    <Box
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 320px" },
+        gap: 1.5,
+      }}
+    >
       <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none", display: "grid", gap: 1 }}>
         {method.steps.map((step, i) => (
           <StepCard key={step.name} index={i} say={step.say} sheet={sheet} noting={noting} />

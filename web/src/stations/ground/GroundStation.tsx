@@ -9,6 +9,7 @@ import Typography from "@mui/material/Typography";
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { api, dataOf } from "../../api/client";
 import type { GroundBody, GroundState, Metres, Revision } from "../../api/types";
+import { Columns } from "../../shell/Columns";
 import { LengthField } from "../../shell/LengthField";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { Failure, Waiting } from "../../shell/states";
@@ -84,15 +85,7 @@ const Place = ({ revision }: { revision: Revision }) => {
     />
   );
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 320px",
-        gap: 1.5,
-        height: "100%",
-        minHeight: 560,
-      }}
-    >
+    <Columns least={560}>
       <GroundSlab ground={ground} measures={measures} readOnly={readOnly} onMeasure={adjust} />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
         {error && <Alert severity="error">{error.message}</Alert>}
@@ -134,7 +127,7 @@ const Place = ({ revision }: { revision: Revision }) => {
           misleads every cue taken from it.
         </Typography>
       </Box>
-    </Box>
+    </Columns>
   );
 };
 

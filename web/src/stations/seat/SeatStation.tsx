@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import type { Revision, SeatBody, VehicleBody } from "../../api/types";
+import { Columns } from "../../shell/Columns";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
@@ -31,15 +32,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
   const seat = useRevise<SeatBody>(seatRevision);
   const readOnly = useRole() === "learner";
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 340px",
-        gap: 1.5,
-        height: "100%",
-        minHeight: 620,
-      }}
-    >
+    <Columns side={340} least={620}>
       <VehicleSheet
         vehicle={vehicle.body}
         seat={seat.body}
@@ -65,7 +58,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
           another seat, another cue.
         </Typography>
       </Box>
-    </Box>
+    </Columns>
   );
 };
 

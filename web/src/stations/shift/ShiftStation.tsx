@@ -4,6 +4,7 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
 import { setsQuery, sheetQuery } from "../../api/queries";
+import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket } from "../../shell/useDocket";
 import { AdviceCard } from "./AdviceCard";
@@ -32,15 +33,7 @@ const ShiftStation = () => {
     );
   if (!sheet.data || !current) return <Waiting what="Sorting the finishes" />;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 360px",
-        gap: 1.5,
-        height: "100%",
-        minHeight: 620,
-      }}
-    >
+    <Columns side={360} least={620}>
       <Box
         sx={{
           display: "grid",
@@ -56,7 +49,7 @@ const ShiftStation = () => {
         <AdviceCard sheet={sheet.data} finishes={current} />
         <BeforeAfter sets={list} current={current.sheet_id} />
       </Box>
-    </Box>
+    </Columns>
   );
 };
 

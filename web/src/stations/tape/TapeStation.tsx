@@ -8,6 +8,7 @@ import { Link, useLocation } from "react-router";
 import { ApiError, api, dataOf } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
 import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
+import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useStored } from "../../shell/useStored";
@@ -126,15 +127,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
   const tape = draft ? preview.data : attempt.tape;
   const error = save.error ?? spoilt.error ?? (draft ? preview.error : null);
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gridTemplateColumns: "minmax(0, 1fr) 360px",
-        gap: 1.5,
-        height: "100%",
-        minHeight: 600,
-      }}
-    >
+    <Columns side={360} least={600}>
       <TapeSlab
         sheet={sheet}
         readings={typed}
@@ -172,7 +165,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
           </Box>
         )}
       </Box>
-    </Box>
+    </Columns>
   );
 };
 
