@@ -9,8 +9,13 @@ from django.test.utils import setup_databases, teardown_databases
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import lay_kerb
+from hypothesis import settings
 
 from server.demo.vehicles import LINNET, seat_document, vehicle_document
+
+# How long a case takes says nothing about whether it is right.
+settings.register_profile("house", deadline=None)
+settings.load_profile("house")
 
 CASES = Path(__file__).parent / "core" / "drive_cases.json"
 

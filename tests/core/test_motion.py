@@ -39,13 +39,15 @@ def legs():
     return st.lists(one, min_size=1, max_size=4)
 
 
-@pytest.mark.parametrize("index", range(4))
+@pytest.mark.parametrize("index", range(7))
 def test_driven_legs_end_where_an_independent_integration_does(drive_cases, index):
     case = drive_cases[index]
     end = drive_document(DriveRequest.read(case["request"]))["final"]
     assert np.hypot(end["x_m"] - case["final"]["x_m"], end["y_m"] - case["final"]["y_m"]) < 1e-3
     assert abs(end["heading_deg"] - case["final"]["heading_deg"]) < 5e-3
     assert end["turns"] == pytest.approx(case["final"]["turns"])
+    behind = case["final"].get("trailer_heading_deg")
+    assert end.get("trailer_heading_deg") == (behind and pytest.approx(behind, abs=5e-3))
 
 
 @given(legs())

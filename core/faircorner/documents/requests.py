@@ -15,10 +15,11 @@ from faircorner.documents.standard import LIMIT_UNITS, StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 from faircorner.ground import Finish
-from faircorner.motion import Leg, drive
+from faircorner.motion import Leg, Track, drive, jack_knifed, trailer_headings
 from faircorner.plane import Floats
 from faircorner.sight import ACUITY, CRAWL, REACTION
 from faircorner.tape import Verdict
+from faircorner.vehicle import Vehicle
 
 __all__ = [
     "PLAN_FORMAT",
@@ -43,6 +44,7 @@ class StartModel(Model):
     y_m: float
     heading_deg: float
     turns: float = 0.0
+    trailer_heading_deg: float | None = None
 
 
 class LegModel(Model):
@@ -132,12 +134,33 @@ def drive_document(request: DriveRequest) -> dict[str, Any]:
             f"is beyond the lock of {vehicle.steering.lock_turns:g} turns",
         )
     track = drive(vehicle.steering, pose, [start.turns], legs, sample=request.sample_m)
-    path = [
+    path: list[dict[str, Any]] = [
         {**_pose(track.poses[0, i]), "s_m": round(float(track.s[0, i]), 6),
          "turns": round(float(track.turns[0, i]), 6), "leg": int(track.leg[i])}
         for i in range(track.s.shape[1])
     ]  # fmt: skip
-    return {"path": path, "final": path[-1]}
+    jammed = _tow(vehicle, start, track, legs, path)
+    return {"path": path, "final": path[-1], "jack_knifed_at_s_m": jammed}
+
+
+def _tow(
+    vehicle: Vehicle, start: StartModel, track: Track, legs: list[Leg], path: list[dict[str, Any]]
+) -> float | None:
+    """Add the trailer's headings to a path; metres rolled when it jack-knifes, None if never."""
+    trailer = vehicle.trailer
+    if trailer is None:
+        if start.trailer_heading_deg is not None:
+            raise InputError(
+                "start.trailer_heading_deg", "the vehicle has no trailer; leave it out"
+            )
+        return None
+    told = start.trailer_heading_deg
+    behind = np.radians(np.array([start.heading_deg if told is None else told]))
+    headings = trailer_headings(vehicle.steering, trailer, track, legs, behind)
+    for point, heading in zip(path, headings[0], strict=True):
+        point["trailer_heading_deg"] = round(degrees(float(heading)), 6)
+    at = jack_knifed(trailer, track.poses[..., 2], headings)[0]
+    return None if isnan(at) else _figure(float(track.s[0, int(at)]))
 
 
 def _pose(pose: Floats) -> dict[str, float]:

@@ -1,5 +1,6 @@
 """fair-corner/vehicle@1 and fair-corner/seat@1."""
 
+from math import radians
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -7,7 +8,7 @@ from pydantic import Field
 from faircorner.documents.model import Metres, Model, Name, Point3, inside
 from faircorner.plane import frozen
 from faircorner.sight import Seat
-from faircorner.vehicle import TYRE_WIDTH, Circle, Feature, Opening, Steering, Vehicle
+from faircorner.vehicle import TYRE_WIDTH, Circle, Feature, Opening, Steering, Trailer, Vehicle
 
 __all__ = ["SeatDocument", "VehicleDocument"]
 
@@ -39,6 +40,27 @@ class OpeningModel(Model):
     polygon_m: Annotated[list[Point3], Field(min_length=3, max_length=24)]
 
 
+class TrailerModel(Model):
+    """What it tows; the hitch is measured from the rear axle, negative behind it."""
+
+    hitch_ahead_of_axle_m: Metres
+    kingpin_to_axle_m: Length
+    length_m: Length
+    width_m: Length
+    front_of_kingpin_m: Metres
+    max_articulation_deg: float
+
+    def build(self) -> Trailer:
+        return Trailer(
+            hitch=self.hitch_ahead_of_axle_m,
+            kingpin_to_axle=self.kingpin_to_axle_m,
+            length=self.length_m,
+            width=self.width_m,
+            front_of_kingpin=self.front_of_kingpin_m,
+            max_articulation=radians(self.max_articulation_deg),
+        )
+
+
 class VehicleDocument(Model):
     """A vehicle as measured. Lengths in metres, steering wheel in turns."""
 
@@ -55,7 +77,7 @@ class VehicleDocument(Model):
     tyre_width_m: Metres = TYRE_WIDTH
     corner_cut_m: Metres = 0.0
     steering: SteeringModel
-    trailer: None = None
+    trailer: TrailerModel | None = None
     features: Annotated[list[FeatureModel], Field(max_length=100)] = []
     glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
     mirrors: Annotated[list[None], Field(max_length=0)] = []
@@ -87,7 +109,14 @@ class VehicleDocument(Model):
             steering=steering,
             features=tuple(Feature(name=f.name, x=f.x_m, y=f.y_m, z=f.z_m) for f in self.features),
             glass=tuple(self._opening(i) for i in range(len(self.glass))),
+            trailer=self._trailer(),
         )
+
+    def _trailer(self) -> Trailer | None:
+        if self.trailer is None:
+            return None
+        with inside("trailer"):
+            return self.trailer.build()
 
     def _opening(self, index: int) -> Opening:
         pane = self.glass[index]

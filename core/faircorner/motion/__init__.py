@@ -3,6 +3,7 @@
 from faircorner.motion.contact import Clearance, clearance, tyre_clearance
 from faircorner.motion.legs import Leg, Track, advance, drive, settle_turn, wheel_and_heading
 from faircorner.motion.swept import Swing, swept_outline, swing
+from faircorner.motion.towing import jack_knifed, tow, trailer_headings
 
 __all__ = [
     "Clearance",
@@ -12,9 +13,12 @@ __all__ = [
     "advance",
     "clearance",
     "drive",
+    "jack_knifed",
     "settle_turn",
     "swept_outline",
     "swing",
+    "tow",
+    "trailer_headings",
     "tyre_clearance",
     "wheel_and_heading",
 ]

@@ -89,7 +89,7 @@ def wheel_and_heading(
     """
     start, target = turns[:, None], leg.turns[:, None]
     ramp = np.abs(target - start) / leg.rate[:, None]
-    share = np.divide(s, ramp, out=np.ones_like(s + ramp), where=ramp > 0).clip(max=1.0)
+    share = np.divide(s, ramp, out=np.ones_like(s + ramp), where=ramp > 1e-12).clip(max=1.0)
     now = start + (target - start) * share
     gained = settle_turn(steering, start, now, leg.rate[:, None])
     held = steering.curvature(leg.turns)[:, None] * np.maximum(s - ramp, 0.0)

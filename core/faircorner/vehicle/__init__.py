@@ -3,6 +3,7 @@
 from faircorner.vehicle.body import TYRE_WIDTH, Vehicle
 from faircorner.vehicle.features import Feature, Opening
 from faircorner.vehicle.steering import Circle, Steering, axle_radius
+from faircorner.vehicle.trailer import Trailer
 
 __all__ = [
     "TYRE_WIDTH",
@@ -10,6 +11,7 @@ __all__ = [
     "Feature",
     "Opening",
     "Steering",
+    "Trailer",
     "Vehicle",
     "axle_radius",
 ]

@@ -6,6 +6,7 @@ from faircorner.errors import InputError
 from faircorner.plane import Floats, box, frozen
 from faircorner.vehicle.features import Feature, Opening
 from faircorner.vehicle.steering import Steering
+from faircorner.vehicle.trailer import Trailer
 
 __all__ = ["TYRE_WIDTH", "Vehicle"]
 
@@ -31,7 +32,7 @@ _PLAUSIBLE = {
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Vehicle:
-    """A rigid vehicle; lengths in metres, origin on the ground under the rear axle's centre.
+    """A rigid vehicle and what it tows; metres, origin on the ground under the rear axle's centre.
 
     corner_cut : how much of each corner of the length-by-width box the body leaves free
     Raises InputError naming the measure that cannot be.
@@ -51,6 +52,7 @@ class Vehicle:
     corner_cut: float = 0.0
     features: tuple[Feature, ...] = ()
     glass: tuple[Opening, ...] = ()
+    trailer: Trailer | None = None
 
     def __post_init__(self) -> None:
         for name, (low, high) in _PLAUSIBLE.items():
