@@ -8,13 +8,15 @@ import os
 import pytest
 from django.core.management import call_command
 from django.db import connection
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import expect, sync_playwright
 from pytest_django.live_server_helper import LiveServer
 
 from server.demo.load import load_demo
 
 # Playwright's own loop runs in this thread; the ORM is only used between its calls.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
+# A busy machine answers late; what never comes is found out all the same.
+expect.set_options(timeout=20_000)
 CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 
 
@@ -56,11 +58,12 @@ def open_page(browser, site):
     contexts, complaints = [], []
 
     def opened(width=1280, height=800, **options):
-        context = browser.new_context(viewport={"width": width, "height": height}, **options)
+        context = browser.new_context(
+            viewport={"width": width, "height": height}, base_url=site, **options
+        )
         contexts.append(context)
         page = context.new_page()
         page.on("pageerror", lambda error: complaints.append(str(error)))
-        page.goto(site)
         return page
 
     yield opened

@@ -37,15 +37,15 @@ def test_the_vehicle_is_drawn_to_scale_and_a_new_measure_is_a_new_revision(page)
     assert latest("Heron estate").body["length_m"] == 4.75
 
 
-@pytest.mark.parametrize("typed", ["long", "4,,2", "4 miles", "--2"])
-def test_text_that_is_no_length_is_told_how_and_changes_nothing(page, typed):
+def test_text_that_is_no_length_is_told_how_and_changes_nothing(page):
     sign_in(page)
     station(page, "Seat")
-    type_length(page, "Wheelbase", typed)
-    expect(page.get_by_text("like 25 cm")).to_be_visible()
-    expect(page.get_by_role("button", name=re.compile("^Save vehicle"))).to_have_count(0)
-    field(page, "Wheelbase").press("Escape")
-    expect(field(page, "Wheelbase")).to_have_value("2.55 m")
+    for typed in ("long", "4,,2", "4 miles", "--2"):
+        type_length(page, "Wheelbase", typed)
+        expect(page.get_by_text("like 25 cm")).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("^Save vehicle"))).to_have_count(0)
+        field(page, "Wheelbase").press("Escape")
+        expect(field(page, "Wheelbase")).to_have_value("2.55 m")
 
 
 def test_a_circle_counts_once_it_has_been_taped(page):

@@ -9,7 +9,7 @@ from tests.browser.steps import choose, sign_in, station, type_length
 
 
 def test_from_sign_in_to_a_moved_cue(page):
-    sign_in(page)
+    sign_in(page, by_hand=True)
     choose(page, "Learner", "Ines Varga")
     choose(page, "Vehicle and seat", "Ines, seat 4")
     choose(page, "Ground", "Quay Street")
