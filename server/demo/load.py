@@ -195,10 +195,11 @@ class _Loader:
                 seat = self._document("seat", body, vehicle_id=vehicle.document_id)
                 self.seats[name] = (vehicle, seat)
         self.grounds = [self._document("ground", ground_document(g)) for g in self.places]
-        self.method, *_ = [
-            self._document("method", m.model_dump(by_alias=True, mode="json"))
-            for m in methods().values()
-        ]
+        schools = {
+            name: self._document("method", m.model_dump(by_alias=True, mode="json"))
+            for name, m in methods().items()
+        }
+        self.method = schools["Straight-run reverse park"]
         self.judged = self._document("standard", self.standard)
         for index, learner in enumerate(self.learners):
             self._drive(lead, learner, index)

@@ -5,8 +5,17 @@ from server.documents.models import Kind, Revision
 from server.documents.services import latest_revisions
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
-from server.planning.schemas import DocketOut, PlanIn, PlanOut, RemedyOut, SheetIn, SheetOut
+from server.planning.schemas import (
+    DocketOut,
+    LeastGapOut,
+    PlanIn,
+    PlanOut,
+    RemedyOut,
+    SheetIn,
+    SheetOut,
+)
 from server.planning.services import (
+    compute_least_gap,
     compute_plan,
     compute_remedy,
     current,
@@ -98,6 +107,12 @@ def plan_compute(request: Caller, body: PlanIn):
 @router.post("/plan/remedy", response=RemedyOut | None, operation_id="plan_remedy")
 def plan_remedy(request: Caller, body: PlanIn):
     return compute_remedy(_revisions(request, body), body.options.model_dump(exclude_defaults=True))
+
+
+@router.post("/plan/least-gap", response=LeastGapOut, operation_id="plan_least_gap")
+def plan_least_gap(request: Caller, body: PlanIn):
+    options = body.options.model_dump(exclude_defaults=True)
+    return compute_least_gap(_revisions(request, body), options)
 
 
 @router.post("/sheets", response={201: SheetOut}, operation_id="sheet_make")

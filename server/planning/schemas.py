@@ -90,6 +90,15 @@ class CueOut(Schema):
     lean_late_m: float | None
 
 
+class UntilOut(Schema):
+    """What a step waited for, and at how many metres it came."""
+
+    kind: str
+    own: str | None
+    landmark: str | None
+    metres: float | None
+
+
 class CallOut(PoseOut):
     """A moment to act. early_m and late_m are null when the call may move freely."""
 
@@ -98,8 +107,7 @@ class CallOut(PoseOut):
     s_m: float
     told_s_m: float
     angle_deg: float
-    tail_past_m: float
-    kerb_rear_m: float
+    until: UntilOut
     early_m: float | None
     late_m: float | None
     early_breaks: str
@@ -165,6 +173,12 @@ class PlanOut(Schema):
     path: list[PathPoint]
     swept_m: list[list[list[float]]]
     assumed: Assumed
+
+
+class LeastGapOut(Schema):
+    """The shortest gap between parked vehicles that works; null when none within reason does."""
+
+    gap_m: float | None
 
 
 class RemedyOut(Schema):

@@ -7,7 +7,7 @@ from typing import Any
 
 from django.core.cache import cache
 from django.db import transaction
-from faircorner.cues import Method, make_plan, make_remedy
+from faircorner.cues import Method, Options, make_least_gap, make_plan, make_remedy
 from faircorner.documents import plan_document, read_document, read_options, remedy_document
 from faircorner.documents.requests import PLAN_FORMAT, OptionsModel
 from faircorner.errors import InputError
@@ -21,6 +21,7 @@ from server.schools.models import Member, Role, School
 
 __all__ = [
     "Scene",
+    "compute_least_gap",
     "compute_plan",
     "compute_remedy",
     "current",
@@ -98,12 +99,27 @@ def compute_remedy(
     revisions: dict[str, Revision], options: dict[str, Any]
 ) -> dict[str, Any] | None:
     """The least change that would make an unfeasible plan work."""
+    return remedy_document(make_remedy(*_arguments(revisions, options)))
+
+
+def compute_least_gap(revisions: dict[str, Revision], options: dict[str, Any]) -> dict[str, Any]:
+    """The shortest gap that works; asked again it comes from the cache."""
+    key = _key("least gap", revisions, options)
+    found = cache.get(key)
+    if found is None:
+        gap = make_least_gap(*_arguments(revisions, options))
+        found = {"gap_m": None if gap is None else round(gap, 2)}
+        cache.set(key, found, timeout=None)
+    return found
+
+
+def _arguments(
+    revisions: dict[str, Revision], options: dict[str, Any]
+) -> tuple[Vehicle, Ground, Method, tuple[Band, ...], Options]:
+    """What a question about a docket needs when nobody's eye is in it."""
     scene = scene_of(revisions)
-    remedy = make_remedy(
-        scene.vehicle, scene.ground, scene.method, scene.bands,
-        read_options(_options(options), scene.method),
-    )  # fmt: skip
-    return remedy_document(remedy)
+    settings = read_options(_options(options), scene.method)
+    return scene.vehicle, scene.ground, scene.method, scene.bands, settings
 
 
 @transaction.atomic

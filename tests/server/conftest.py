@@ -60,7 +60,7 @@ def build_house(name: str) -> House:
         members[role] = Member.objects.create(
             school=school, user=user, name=f"{role} of {name}", role=role
         )
-    method = next(iter(methods().values()))
+    method = methods()["Straight-run reverse park"]
     bodies = {
         "vehicle": vehicle_document(LINNET),
         "seat": seat_document(LINNET, "seat", back=0.0, height=1.2),

@@ -35,6 +35,7 @@ def requests_naming(house):
             "based_on": vehicle.number, "body": vehicle.body}),
         "plan_compute": ("POST", "/api/plan", docket),
         "plan_remedy": ("POST", "/api/plan/remedy", docket),
+        "plan_least_gap": ("POST", "/api/plan/least-gap", docket),
         "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
         "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),

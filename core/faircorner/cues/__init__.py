@@ -9,6 +9,7 @@ from faircorner.cues.plan import (
     LookReason,
     Options,
     Plan,
+    make_least_gap,
     make_plan,
     make_remedy,
 )
@@ -36,6 +37,7 @@ __all__ = [
     "Wheel",
     "Window",
     "follow",
+    "make_least_gap",
     "make_plan",
     "make_remedy",
     "rehearse",

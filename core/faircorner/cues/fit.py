@@ -20,7 +20,7 @@ from faircorner.cues.reason import Reason
 from faircorner.ground import Band
 from faircorner.plane import Floats
 
-__all__ = ["LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settings_for"]
+__all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settings_for"]
 
 # Gaps under LEAST count as touching for a human driver, above WANTED more is worth nothing, m.
 LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
@@ -33,6 +33,8 @@ _TYRE_SPARE, _ROAD_SPARE = 0.04, 0.15
 _STEP = 1e-4
 # Places along each leg where contact is looked at while fitting.
 _SAMPLES = 24
+# And how far apart, m, where a gap is told.
+FINE = 0.02
 _PROBES = 12
 # Batches a search may take; one that needs more is circling a kink between two gaps.
 _ENOUGH = 36
@@ -87,6 +89,7 @@ class _Problem:
         self.free = np.flatnonzero(~np.array(pinned, dtype=np.bool_))
         self._at: Floats | None = None
         self._rows: Floats = np.empty(0)
+        self._steps: Floats = np.empty(0)
         self._left = _ENOUGH
         self.best = (np.inf, np.empty(0))
 
@@ -97,14 +100,15 @@ class _Problem:
         values[:, self.free] = self.low[self.free] + x * span[self.free]
         return values
 
-    def outcome(self, x: Floats) -> Outcome:
-        steps = len(self.case.method.steps)
-        settings = settings_for(self.values(x), self.given, steps)
-        return attempt(self.case, settings, steps=_SAMPLES)
+    def settings(self, x: Floats) -> Settings:
+        return settings_for(self.values(x), self.given, len(self.case.method.steps))
 
     def rows(self, x: Floats) -> Floats:
+        """What `held` says of each row of x, (k, free), driven as coarsely as a search may."""
+        return self.held(x, attempt(self.case, self.settings(x), steps=_SAMPLES))
+
+    def held(self, x: Floats, outcome: Outcome) -> Floats:
         """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""
-        outcome = self.outcome(x)
         finish, goal = outcome.finish, self.case.ground.goal
         values = self.values(x)
         taste = ((values - self.prefer) / (self.high - self.low) * 2) ** 2
@@ -148,8 +152,10 @@ class _Problem:
             if self._left == 0:
                 raise _Enough
             self._left -= 1
-            steps = np.vstack((np.zeros(len(free)), _STEP * np.eye(len(free))))
-            self._rows, self._at = self.rows(free + steps), free.copy()
+            # Steps point inward, so that no amount is tried beyond the lock.
+            self._steps = np.where(free > 0.5, -_STEP, _STEP)
+            steps = np.vstack((np.zeros(len(free)), np.diag(self._steps)))
+            self._rows, self._at = self.rows(np.clip(free + steps, 0.0, 1.0)), free.copy()
             self.best = min(self.best, (self._merit(self._rows[0]), self._at), key=lambda b: b[0])
         return self._rows
 
@@ -162,7 +168,7 @@ class _Problem:
     def slope(self, x: Floats) -> Floats:
         """Derivatives of a row by the free unknowns, (2 + n, free)."""
         rows = self.at(x)
-        return np.asarray((rows[1:] - rows[0]).T / _STEP)
+        return np.asarray((rows[1:] - rows[0]).T / self._steps)
 
 
 def fit(case: Case, given: Given) -> Fit:
@@ -173,19 +179,20 @@ def fit(case: Case, given: Given) -> Fit:
     """
     problem = _Problem(case, given)
     gaps = slice(problem.gaps_from(), problem.gaps_from() + len(case.ground.obstacles))
-    x, spare = _solve(problem, gaps)
-    outcome = problem.outcome(x[None])
-    row = problem.rows(x[None])[0]
+    x = _solve(problem, gaps)
+    # Finely enough to tell the spare to a few millimetres, also where two corners pass.
+    outcome = attempt(case, problem.settings(x[None]), sample=FINE)
+    row = problem.held(x[None], outcome)[0]
+    spare = float(row[gaps].min())
     values = problem.values(x[None])[0]
     why_not = _why_not(case, outcome, row, gaps, spare)
-    return Fit(values=values, spare=float(spare), feasible=not why_not, why_not=why_not)
+    return Fit(values=values, spare=spare, feasible=not why_not, why_not=why_not)
 
 
-def _solve(problem: _Problem, gaps: slice) -> tuple[Floats, float]:
+def _solve(problem: _Problem, gaps: slice) -> Floats:
     free = len(problem.free)
     if free == 0:
-        row = problem.rows(np.empty((1, 0)))[0]
-        return np.empty(0), float(row[gaps].min())
+        return np.empty(0)
     begin = _begin(problem, gaps)
     first = problem.at(np.append(begin, (0.0, 0.0)))[0]
     touching, breaking = np.zeros(len(first) - 2), np.zeros(len(first) - 2)
@@ -213,8 +220,7 @@ def _solve(problem: _Problem, gaps: slice) -> tuple[Floats, float]:
             method="SLSQP",
             options={"maxiter": 25, "ftol": 1e-3},
         )  # fmt: skip
-    x = np.clip(problem.best[1], 0.0, 1.0)
-    return x, float(problem.rows(x[None])[0][gaps].min())
+    return np.clip(problem.best[1], 0.0, 1.0)
 
 
 def _begin(problem: _Problem, gaps: slice) -> Floats:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from faircorner.cues.method import Method, Step, Unknown
+from faircorner.cues.method import Method, Step, Unknown, Until
 from faircorner.errors import InputError
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, advance, drive, settle_turn, wheel_and_heading
@@ -96,44 +96,49 @@ def landmark_x(ground: Ground, name: str) -> float:
     return places[name]
 
 
-def start_poses(vehicle: Vehicle, ground: Ground, method: Method, gap: Floats) -> Floats:
+def figure(value: float | Unknown, method: Method, settings: Settings) -> Floats:
+    """One figure of a method for every attempt, (attempts,): as given, or as being fitted."""
+    if isinstance(value, Unknown):
+        names = [u.name for u in method.unknowns]
+        return settings.unknowns[:, names.index(value.name)]
+    return np.full(len(settings.gap), value)
+
+
+def start_poses(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings) -> Floats:
     """Where the vehicle stands before the first step, (attempts, 3), parallel to the kerb."""
     own = own_point(vehicle, method.start.own)[0]
-    x = landmark_x(ground, method.start.landmark) - method.start.metres - own
-    y = ground.ahead.polygon[:, 1].min() - gap - vehicle.width / 2
-    return np.stack((np.full(len(gap), x), y, np.zeros(len(gap))), axis=-1)
+    behind = figure(method.start.metres, method, settings)
+    x = landmark_x(ground, method.start.landmark) - behind - own
+    y = ground.ahead.polygon[:, 1].min() - settings.gap - vehicle.width / 2
+    return np.stack((x, y, np.zeros(len(y))), axis=-1)
 
 
 _Event = Callable[[Floats, Floats], Floats]
 
 
 def _event(
-    vehicle: Vehicle,
-    ground: Ground,
-    method: Method,
-    index: int,
-    value: Floats,
-    rate: Floats,
-) -> _Event:
-    """A function of poses and turns that rises through zero when the step should end."""
+    vehicle: Vehicle, ground: Ground, method: Method, index: int, wanted: Floats, then: Leg | None,
+) -> _Event:  # fmt: skip
+    """A function of poses and turns that rises through zero when the step should end.
+
+    wanted : (attempts,), the figure waited for; then : the next step's leg, for headings
+    """
     step = method.steps[index]
-    until, wanted = step.until, value[:, None]
-    if until.kind == "heading":
-        following = method.steps[index + 1]
-        target = following.wheel.turns(vehicle.steering.lock_turns)
-        then_rate = np.inf if following.standing else rate[:, None]
-        turning = step.direction * np.sign(step.wheel.turns(1.0)) or 1.0
+    until, value = step.until, wanted[:, None]
+    if until.kind == "heading" and then is not None:
+        target, rate = then.turns[:, None], then.rate[:, None]
+        turning = step.direction * step.wheel.sign or 1.0
 
         def heading(poses: Floats, turns: Floats) -> Floats:
-            settling = settle_turn(vehicle.steering, turns, target, then_rate)
-            return np.asarray(turning * (poses[..., 2] + following.direction * settling + wanted))
+            settling = settle_turn(vehicle.steering, turns, target, rate)
+            return np.asarray(turning * (poses[..., 2] + then.direction * settling + value))
 
         return heading
     own = own_point(vehicle, until.own)[None, :]
     if until.kind == "kerb":
-        return lambda poses, turns: wanted + to_site(poses, own)[..., 0, 1]
+        return lambda poses, turns: value + to_site(poses, own)[..., 0, 1]
     x = landmark_x(ground, until.landmark)
-    return lambda poses, turns: (x - to_site(poses, own)[..., 0, 0] - wanted) * -step.direction
+    return lambda poses, turns: (x - to_site(poses, own)[..., 0, 0] - value) * -step.direction
 
 
 def _along(
@@ -185,27 +190,24 @@ def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings)
     Raises InputError for own points and landmarks the vehicle or the place does not have.
     """
     count = len(settings.gap)
-    start = start_poses(vehicle, ground, method, settings.gap)
+    start = start_poses(vehicle, ground, method, settings)
     pose, turns = start, np.zeros(count)
-    names = [u.name for u in method.unknowns]
+    # The heading a step waits for depends on how the next one's wheel will settle.
+    waiting = [_leg(vehicle, method, step, settings, np.zeros(count)) for step in method.steps]
     legs: list[Leg] = []
     reached = np.ones((count, len(method.steps)), dtype=np.bool_)
     cut = np.zeros_like(reached)
     for i, step in enumerate(method.steps):
-        value = step.until.value
-        wanted = (
-            settings.unknowns[:, names.index(value.name)]
-            if isinstance(value, Unknown)
-            else np.full(count, value)
-        )
-        leg = _leg(vehicle, step, settings.rate, np.zeros(count))
+        leg = waiting[i]
+        wanted = figure(_wanted(step.until, ground), method, settings)
         if step.until.kind == "travelled":
             metres = wanted
         elif step.until.kind == "wheel set":
             metres = np.abs(leg.turns - turns) / leg.rate
         else:
+            then = waiting[i + 1] if i + 1 < len(waiting) else None
             try:
-                event = _event(vehicle, ground, method, i, wanted, settings.rate)
+                event = _event(vehicle, ground, method, i, wanted, then)
             except InputError as error:
                 raise error.inside(f"steps[{i}].until") from None
             metres, reached[:, i] = _first_rise(
@@ -213,7 +215,7 @@ def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings)
             )
         late = metres + settings.late[:, i]
         cut[:, i] = late < 0
-        leg = _leg(vehicle, step, settings.rate, np.maximum(late, 0.0))
+        leg = _leg(vehicle, method, step, settings, np.maximum(late, 0.0))
         poses, wheels = advance(
             vehicle.steering,
             pose,
@@ -226,10 +228,18 @@ def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings)
     return Followed(start=start, legs=tuple(legs), reached=reached, cut=cut)
 
 
-def _leg(vehicle: Vehicle, step: Step, rate: Floats, metres: Floats) -> Leg:
+def _wanted(until: Until, ground: Ground) -> float | Unknown:
+    """What a step waits for; a gap that the place asks for is looked up there."""
+    return ground.goal.ahead_gap if until.kind == "gap wanted" else until.value
+
+
+def _leg(
+    vehicle: Vehicle, method: Method, step: Step, settings: Settings, metres: Floats
+) -> Leg:  # fmt: skip
+    share = figure(step.wheel.of_lock, method, settings)
     return Leg(
         direction=step.direction,
-        turns=np.full(len(rate), step.wheel.turns(vehicle.steering.lock_turns)),
+        turns=step.wheel.sign * share * vehicle.steering.lock_turns,
         metres=metres,
-        rate=np.full(len(rate), np.inf) if step.standing else rate,
+        rate=np.full(len(metres), np.inf) if step.standing else settings.rate,
     )

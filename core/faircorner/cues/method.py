@@ -23,14 +23,15 @@ __all__ = [
 
 Way: TypeAlias = Literal["toward", "away", "straight"]
 Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
-UntilKind: TypeAlias = Literal["travelled", "heading", "abeam", "kerb", "wheel set"]
+UntilKind: TypeAlias = Literal["travelled", "heading", "abeam", "gap wanted", "kerb", "wheel set"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Unknown:
     """A figure of the method that belongs to the vehicle: the fit finds it between limits.
 
-    Metres or radians; prefer is where the school would have it, all else being equal.
+    Metres, radians, or a share of the lock; prefer is where the school would have it, all else
+    being equal. Named in several places it is one figure, found once.
     """
 
     name: str
@@ -53,6 +54,7 @@ class Until:
     travelled : m rolled
     heading : rad to the kerb, nose away positive, once the *next* step's wheel has settled
     abeam : m that `own` stands behind `landmark`, along the kerb
+    gap wanted : `own` stands behind `landmark` by the gap that the place asks for
     kerb : m from `own` to the kerb
     wheel set : as soon as the wheel has reached this step's amount
     """
@@ -68,15 +70,18 @@ class Wheel:
     """Where the wheel goes: a way, and how much of the lock (0 to 1)."""
 
     way: Way
-    of_lock: float = 1.0
+    of_lock: float | Unknown = 1.0
 
     def __post_init__(self) -> None:
-        if not 0 < self.of_lock <= 1:
-            raise InputError("of_lock", f"must be above 0 and at most 1, got {self.of_lock:g}")
+        amount = self.of_lock
+        least, most = (amount.low, amount.high) if isinstance(amount, Unknown) else (amount, amount)
+        if not (least > 0 and most <= 1):
+            raise InputError("of_lock", f"must be above 0 and at most 1, got {least:g} to {most:g}")
 
-    def turns(self, lock: float) -> float:
-        """Hand-wheel turns with the kerb on the left."""
-        return {"toward": 1, "away": -1, "straight": 0}[self.way] * self.of_lock * lock
+    @property
+    def sign(self) -> int:
+        """Which way the wheel goes with the kerb on the left: toward is left, positive."""
+        return {"toward": 1, "away": -1, "straight": 0}[self.way]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -101,7 +106,7 @@ class Start:
 
     own: str
     landmark: str
-    metres: float
+    metres: float | Unknown
     gap: float
 
 
@@ -110,6 +115,7 @@ class Method:
     """A named way to do a manoeuvre, independent of vehicle and place.
 
     turns_per_metre : how fast the hands turn the wheel for each metre rolled
+    references : whether the school teaches cues to line up, or outcomes to watch
     """
 
     name: str
@@ -117,13 +123,15 @@ class Method:
     start: Start
     steps: tuple[Step, ...]
     turns_per_metre: float = 2.0
+    references: bool = True
 
     def __post_init__(self) -> None:
         if not self.steps:
             raise InputError("steps", "needs at least one step")
-        names = [u.name for u in self.unknowns]
-        if len(set(names)) != len(names):
-            raise InputError("steps", "two figures to be fitted have the same name")
+        named = [u.name for u in self.unknowns]
+        for name in named:
+            if named.count(name) > 1:
+                raise InputError("steps", f"{name} is to be fitted twice, with different limits")
         for i, step in enumerate(self.steps):
             if step.until.kind == "heading" and i + 1 == len(self.steps):
                 raise InputError(
@@ -138,4 +146,8 @@ class Method:
 
     @property
     def unknowns(self) -> tuple[Unknown, ...]:
-        return tuple(s.until.value for s in self.steps if isinstance(s.until.value, Unknown))
+        """Every figure to be fitted, once, in the order in which the driver meets them."""
+        met: list[float | Unknown] = [self.start.metres]
+        for step in self.steps:
+            met += [step.wheel.of_lock, step.until.value]
+        return tuple(dict.fromkeys(figure for figure in met if isinstance(figure, Unknown)))

@@ -4,22 +4,31 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from faircorner.cues.fit import Fit, Given, fit, settings_for
-from faircorner.cues.follow import landmark_x
+from faircorner.cues.fit import FINE, Fit, Given, fit, settings_for
+from faircorner.cues.follow import landmark_x, own_point
 from faircorner.cues.looks import LookReason, look_reasons
-from faircorner.cues.method import Method
+from faircorner.cues.method import Method, Until
 from faircorner.cues.outcome import Case, Outcome, attempt
 from faircorner.cues.reason import Reason
-from faircorner.cues.remedy import Remedy, least_change
+from faircorner.cues.remedy import Remedy, least_change, least_gap
 from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.errors import InputError
 from faircorner.ground import Band, Finish, Ground
 from faircorner.motion import Leg, Track, advance, swept_outline
-from faircorner.plane import Floats, mirrored
+from faircorner.plane import Floats, mirrored, to_site
 from faircorner.sight import Seat, Sharpness, Sighting, sharpness, sight_of
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Call", "Cue", "LookReason", "Options", "Plan", "make_plan", "make_remedy"]
+__all__ = [
+    "Call",
+    "Cue",
+    "LookReason",
+    "Options",
+    "Plan",
+    "make_least_gap",
+    "make_plan",
+    "make_remedy",
+]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -55,8 +64,9 @@ class Call:
 
     step : index of the step it begins; s : m rolled; pose : (3,); heading : rad off the kerb's
     line, nose away positive; told : m rolled where the cue is told, s plus the shift
-    tail_past : m that the tail stands behind the tail of the vehicle ahead
-    kerb_rear : m from the near rear wheel to the kerb
+    until : what the step before it waited for
+    metres : m at which it came: own point behind the landmark, or from the kerb; else NaN
+    cue : None where the school watches outcomes instead of cues
     """
 
     step: int
@@ -64,10 +74,10 @@ class Call:
     told: float
     pose: Floats
     heading: float
-    tail_past: float
-    kerb_rear: float
+    until: Until
+    metres: float
     window: Window
-    cue: Cue
+    cue: Cue | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -115,9 +125,11 @@ def make_plan(
     options = options or Options()
     case, given = _prepare(vehicle, ground, method, bands, options)
     found = fit(case, given)
-    driven = attempt(case, settings_for(found.values[None], given, len(method.steps)))
+    settings = settings_for(found.values[None], given, len(method.steps))
+    driven = attempt(case, settings)
+    fine = attempt(case, settings, sample=FINE)
     left = ground.side == "left"
-    plan = _assemble(case, given, found, driven, seat if left else seat.mirrored(), options)
+    plan = _assemble(case, given, found, driven, fine, seat if left else seat.mirrored(), options)
     return plan if left else _mirrored(plan)
 
 
@@ -133,6 +145,20 @@ def make_remedy(
     Apart from `make_plan`, because it takes some dozens of fits.
     """
     return least_change(*_prepare(vehicle, ground, method, bands, options or Options()))
+
+
+def make_least_gap(
+    vehicle: Vehicle,
+    ground: Ground,
+    method: Method,
+    bands: tuple[Band, ...],
+    options: Options | None = None,
+) -> float | None:
+    """The shortest gap between two parked vehicles that the method can use, m, to 2 cm.
+
+    None when even a gap of two and a half lengths is too short. Takes about ten fits.
+    """
+    return least_gap(*_prepare(vehicle, ground, method, bands, options or Options()))
 
 
 def _prepare(
@@ -175,7 +201,13 @@ def _prepare(
 
 
 def _assemble(
-    case: Case, given: Given, found: Fit, driven: Outcome, seat: Seat, options: Options
+    case: Case,
+    given: Given,
+    found: Fit,
+    driven: Outcome,
+    fine: Outcome,
+    seat: Seat,
+    options: Options,
 ) -> Plan:
     calls = len(case.method.steps) - 1
     nothing = Window(early=0.0, late=0.0, early_breaks="", late_breaks="")
@@ -183,7 +215,7 @@ def _assemble(
     answers = np.full((3, calls), np.nan)
     if found.feasible:
         answers = sensitivity(case, found, given)
-    s = driven.track.s[0]
+    s = fine.track.s[0]
     return Plan(
         feasible=found.feasible,
         why_not=found.why_not,
@@ -193,11 +225,11 @@ def _assemble(
         finish=driven.finish,
         clearances=tuple(
             (name, float(gap.metres[0]), float(s[gap.sample[0]]))
-            for name, gap in driven.gaps.items()
+            for name, gap in fine.gaps.items()
         ),
         overhang=(
-            max(0.0, float(driven.overhang.metres[0])),
-            float(s[driven.overhang.sample[0]]),
+            max(0.0, float(fine.overhang.metres[0])),
+            float(s[fine.overhang.sample[0]]),
         ),
         spare=found.spare,
         values={u.name: float(v) for u, v in zip(case.method.unknowns, found.values, strict=True)},
@@ -241,23 +273,33 @@ def _call(
     parked = case.ground.ahead
     eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
     target = parked.polygon[int(np.linalg.norm(parked.polygon - eye, axis=1).argmin())]
-    tail = pose[0] - case.vehicle.rear_overhang * np.cos(pose[2])
-    hub = case.vehicle.hubs(side=1)[0]
+    until = case.method.steps[index].until
+    cue = Cue(
+        sighting=sight_of(case.vehicle, seat, pose, target, parked.height),
+        sharpness=sharpness(case.vehicle, seat, poses[:3], around, target, parked.height),
+        target=target,
+    )
     return Call(
         step=index + 1,
         s=s,
         told=told,
         pose=poses[3],
         heading=-float(pose[2]),
-        tail_past=landmark_x(case.ground, "tail ahead") - float(tail),
-        kerb_rear=-float(pose[1] + np.sin(pose[2]) * hub[0] + np.cos(pose[2]) * hub[1]),
+        until=until,
+        metres=_waited(case, until, poses[3]),
         window=window,
-        cue=Cue(
-            sighting=sight_of(case.vehicle, seat, pose, target, parked.height),
-            sharpness=sharpness(case.vehicle, seat, poses[:3], around, target, parked.height),
-            target=target,
-        ),
+        cue=cue if case.method.references else None,
     )
+
+
+def _waited(case: Case, until: Until, pose: Floats) -> float:
+    """Where the own point of an event stands, m: behind its landmark, or from the kerb."""
+    if not until.own:
+        return float("nan")
+    x, y = to_site(pose, own_point(case.vehicle, until.own)[None])[0]
+    if until.kind == "kerb":
+        return float(-y)
+    return float(landmark_x(case.ground, until.landmark) - x)
 
 
 def _mirrored(plan: Plan) -> Plan:
@@ -277,6 +319,8 @@ def _mirrored(plan: Plan) -> Plan:
 
 
 def _mirrored_call(call: Call) -> Call:
+    if call.cue is None:
+        return replace(call, pose=mirrored(call.pose))
     seen = call.cue.sighting
     lateral = seen.along == "y"
     sighting = replace(

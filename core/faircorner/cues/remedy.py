@@ -5,9 +5,9 @@ from dataclasses import dataclass, replace
 
 from faircorner.cues.fit import Given, fit
 from faircorner.cues.outcome import Case
-from faircorner.ground import adjust, measures
+from faircorner.ground import adjust, measures, with_behind
 
-__all__ = ["Remedy", "least_change"]
+__all__ = ["Remedy", "least_change", "least_gap"]
 
 # Changes are tried up to this much, and told to this much, m.
 _MOST, _FINE = 3.2, 0.02
@@ -39,6 +39,22 @@ def least_change(case: Case, given: Given) -> Remedy | None:
         if remedy is not None
     ]
     return min(found, key=lambda r: abs(r.by), default=None)
+
+
+def least_gap(case: Case, given: Given) -> float | None:
+    """The shortest gap between two parked vehicles that works, m; see `plan.make_least_gap`."""
+
+    def works(gap: float) -> bool:
+        return fit(replace(case, ground=with_behind(case.ground, gap)), given).feasible
+
+    length = case.vehicle.length
+    low, high = 1.02 * length, 2.5 * length
+    if not works(high):
+        return None
+    while high - low > _FINE:
+        middle = (low + high) / 2
+        low, high = (low, middle) if works(middle) else (middle, high)
+    return high
 
 
 _Change = Callable[[float], tuple[Case, Given]]

@@ -32,6 +32,15 @@ class FitAngle(Model):
     prefer_deg: float
 
 
+class FitShare(Model):
+    """A share of the lock that belongs to the vehicle and is fitted between limits."""
+
+    fit: Name
+    low: float
+    high: float
+    prefer: float
+
+
 class Travelled(Model):
     kind: Literal["travelled"]
     metres: float
@@ -57,6 +66,14 @@ class Abeam(Model):
     metres: float | FitMetres
 
 
+class GapWanted(Model):
+    """`own` stands behind `landmark` by the gap that the place asks for."""
+
+    kind: Literal["gap wanted"]
+    own: OwnPoint
+    landmark: Landmark
+
+
 class Kerb(Model):
     kind: Literal["kerb"]
     own: OwnPoint
@@ -68,14 +85,14 @@ class WheelSet(Model):
 
 
 UntilModel = Annotated[
-    Travelled | Heading | Parallel | Abeam | Kerb | WheelSet,
+    Travelled | Heading | Parallel | Abeam | GapWanted | Kerb | WheelSet,
     Field(discriminator="kind"),
 ]
 
 
 class WheelModel(Model):
     way: Literal["toward", "away", "straight"]
-    of_lock: float = 1.0
+    of_lock: float | FitShare = 1.0
 
 
 class StepModel(Model):
@@ -91,7 +108,7 @@ class StepModel(Model):
 class StartModel(Model):
     own: OwnPoint
     landmark: Landmark
-    metres: float
+    metres: float | FitMetres
     gap_m: Metres
 
 
@@ -103,6 +120,9 @@ class MethodDocument(Model):
     manoeuvre: Literal["reverse parallel"]
     why: Annotated[str, Field(max_length=2000)] = ""
     turns_per_metre: float = 2.0
+    references: Annotated[
+        bool, Field(description="false where outcomes are watched instead of cues")
+    ] = True
     start: StartModel
     steps: Annotated[list[StepModel], Field(min_length=1, max_length=40)]
 
@@ -111,19 +131,24 @@ class MethodDocument(Model):
             name=self.name,
             manoeuvre=self.manoeuvre,
             turns_per_metre=self.turns_per_metre,
+            references=self.references,
             start=Start(
                 own=self.start.own,
                 landmark=self.start.landmark,
-                metres=self.start.metres,
+                metres=self._start_metres(),
                 gap=self.start.gap_m,
             ),
             steps=tuple(self._step(i) for i in range(len(self.steps))),
         )
 
+    def _start_metres(self) -> float | Unknown:
+        with inside("start.metres"):
+            return _metres(self.start.metres)
+
     def _step(self, index: int) -> Step:
         step = self.steps[index]
         with inside(f"steps[{index}].wheel"):
-            wheel = Wheel(way=step.wheel.way, of_lock=step.wheel.of_lock)
+            wheel = Wheel(way=step.wheel.way, of_lock=_share(step.wheel.of_lock))
         with inside(f"steps[{index}].until"):
             until = _until(step.until)
         return Step(
@@ -143,8 +168,14 @@ def _metres(value: float | FitMetres) -> float | Unknown:
     return value
 
 
+def _share(value: float | FitShare) -> float | Unknown:
+    if isinstance(value, FitShare):
+        return Unknown(name=value.fit, low=value.low, high=value.high, prefer=value.prefer)
+    return value
+
+
 def _until(
-    until: Travelled | Heading | Parallel | Abeam | Kerb | WheelSet,
+    until: Travelled | Heading | Parallel | Abeam | GapWanted | Kerb | WheelSet,
 ) -> Until:
     match until:
         case Travelled():
@@ -166,6 +197,8 @@ def _until(
                 own=until.own,
                 landmark=until.landmark,
             )
+        case GapWanted():
+            return Until(kind="gap wanted", own=until.own, landmark=until.landmark)
         case Kerb():
             return Until(kind="kerb", value=_metres(until.metres), own=until.own)
         case WheelSet():

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 import numpy as np
 from pydantic import Field
 
-from faircorner.cues import Call, Method, Options, Plan, Remedy
+from faircorner.cues import Call, Cue, Method, Options, Plan, Remedy
 from faircorner.documents.ground import GroundDocument
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.model import Metres, Model, inside
@@ -36,7 +36,7 @@ __all__ = [
 
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@2"
+PLAN_FORMAT = "fair-corner/plan@3"
 
 
 class StartModel(Model):
@@ -239,7 +239,7 @@ def _leg(leg: Leg) -> dict[str, Any]:
 
 
 def _call(call: Call, number: int) -> dict[str, Any]:
-    seen, sharp, window = call.cue.sighting, call.cue.sharpness, call.window
+    window, until = call.window, call.until
     return {
         "number": number,
         "leg": call.step,
@@ -247,32 +247,39 @@ def _call(call: Call, number: int) -> dict[str, Any]:
         "told_s_m": _figure(call.told),
         **_pose(call.pose),
         "angle_deg": _figure(degrees(call.heading)),
-        "tail_past_m": _figure(call.tail_past),
-        "kerb_rear_m": _figure(call.kerb_rear),
+        "until": {
+            "kind": until.kind,
+            "own": until.own or None,
+            "landmark": until.landmark or None,
+            "metres": _figure(call.metres),
+        },
         "early_m": None if window.early is None else _figure(window.early),
         "late_m": None if window.late is None else _figure(window.late),
         "early_breaks": window.early_breaks,
         "late_breaks": window.late_breaks,
-        "cues": [
-            {
-                "what": "nearest corner of the vehicle ahead",
-                "target_x_m": _figure(call.cue.target[0]),
-                "target_y_m": _figure(call.cue.target[1]),
-                "eye_m": np.round(seen.eye, 4).tolist(),
-                "through": seen.through,
-                "x_m": _figure(seen.x),
-                "y_m": _figure(seen.y),
-                "z_m": _figure(seen.z),
-                "bearing_deg": _figure(degrees(seen.bearing)),
-                "along": seen.along,
-                "feature": seen.feature,
-                "offset_m": _figure(seen.offset),
-                "scatter_m": _figure(sharp.scatter),
-                "lean_m": _figure(sharp.lean),
-                "lean_image_m": _figure(sharp.image),
-                "lean_late_m": _figure(sharp.late),
-            }
-        ],
+        "cues": [] if call.cue is None else [_cue(call.cue)],
+    }
+
+
+def _cue(cue: Cue) -> dict[str, Any]:
+    seen, sharp = cue.sighting, cue.sharpness
+    return {
+        "what": "nearest corner of the vehicle ahead",
+        "target_x_m": _figure(cue.target[0]),
+        "target_y_m": _figure(cue.target[1]),
+        "eye_m": np.round(seen.eye, 4).tolist(),
+        "through": seen.through,
+        "x_m": _figure(seen.x),
+        "y_m": _figure(seen.y),
+        "z_m": _figure(seen.z),
+        "bearing_deg": _figure(degrees(seen.bearing)),
+        "along": seen.along,
+        "feature": seen.feature,
+        "offset_m": _figure(seen.offset),
+        "scatter_m": _figure(sharp.scatter),
+        "lean_m": _figure(sharp.lean),
+        "lean_image_m": _figure(sharp.image),
+        "lean_late_m": _figure(sharp.late),
     }
 
 

@@ -61,6 +61,9 @@ const revisionIds = (docket: Docket) => ({
   standard: docket.standard.id,
 });
 
+/** Everything left to the method, the place and the fit. */
+export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {} };
+
 export const planBody = (docket: Docket, options: PlanOptions) => ({
   ...revisionIds(docket),
   options,
@@ -82,6 +85,15 @@ export const remedyQuery = (docket: Docket, options: PlanOptions, wanted: boolea
     queryFn: wanted
       ? async ({ signal }) => dataOf(await api.POST("/api/plan/remedy", { body, signal })) ?? null
       : skipToken,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
+
+export const leastGapQuery = (docket: Docket) => {
+  const body = planBody(docket, NO_OPTIONS);
+  return queryOptions({
+    queryKey: ["least gap", body],
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan/least-gap", { body, signal })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 };

@@ -205,6 +205,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/least-gap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Plan Least Gap */
+        post: operations["plan_least_gap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sheets": {
         parameters: {
             query?: never;
@@ -643,10 +660,7 @@ export interface components {
             told_s_m: number;
             /** Angle Deg */
             angle_deg: number;
-            /** Tail Past M */
-            tail_past_m: number;
-            /** Kerb Rear M */
-            kerb_rear_m: number;
+            until: components["schemas"]["UntilOut"];
             /** Early M */
             early_m: number | null;
             /** Late M */
@@ -853,6 +867,20 @@ export interface components {
             ahead_m: number;
         };
         /**
+         * UntilOut
+         * @description What a step waited for, and at how many metres it came.
+         */
+        UntilOut: {
+            /** Kind */
+            kind: string;
+            /** Own */
+            own: string | null;
+            /** Landmark */
+            landmark: string | null;
+            /** Metres */
+            metres: number | null;
+        };
+        /**
          * PlanIn
          * @description A docket by revisions, and the settings.
          */
@@ -893,6 +921,14 @@ export interface components {
             to_m: number;
             /** By M */
             by_m: number;
+        };
+        /**
+         * LeastGapOut
+         * @description The shortest gap between parked vehicles that works; null when none within reason does.
+         */
+        LeastGapOut: {
+            /** Gap M */
+            gap_m: number | null;
         };
         /** SheetOut */
         SheetOut: {
@@ -1650,6 +1686,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RemedyOut"] | null;
+                };
+            };
+        };
+    };
+    plan_least_gap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeastGapOut"];
                 };
             };
         };

@@ -74,17 +74,40 @@ export interface GroundBody {
   goal: { ahead: string; behind: string | null; kerb_m: Metres; ahead_m: Metres };
 }
 
+export interface FitMetres {
+  fit: string;
+  low_m: Metres;
+  high_m: Metres;
+  prefer_m: Metres;
+}
+
+export interface FitAngle {
+  fit: string;
+  low_deg: number;
+  high_deg: number;
+  prefer_deg: number;
+}
+
+export interface FitShare {
+  fit: string;
+  low: number;
+  high: number;
+  prefer: number;
+}
+
 export interface MethodBody {
   name: string;
+  manoeuvre: string;
+  references: boolean;
   why: string;
   turns_per_metre: number;
-  start: { own: string; landmark: string; metres: Metres; gap_m: Metres };
+  start: { own: string; landmark: string; metres: Metres | FitMetres; gap_m: Metres };
   steps: {
     name: string;
     say: string;
     gear: "forward" | "reverse";
-    wheel: { way: "toward" | "away" | "straight"; of_lock: number };
-    until: { kind: string; angle?: unknown };
+    wheel: { way: "toward" | "away" | "straight"; of_lock: number | FitShare };
+    until: { kind: string; angle?: number | FitAngle };
     looks: string[];
   }[];
 }

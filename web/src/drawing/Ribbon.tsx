@@ -11,6 +11,7 @@ import { useSize } from "./useSize";
 
 const LEFT = 92;
 const RIGHT = 30;
+const CROWDED = 90;
 const LANES = { call: 26, top: 50, middle: 84, bottom: 118, eyes: 142, axis: 168 } as const;
 export const RIBBON_HEIGHT = 182;
 
@@ -145,6 +146,11 @@ const Windows = ({
         const from = Math.max(call.s_m - (call.early_m ?? call.s_m), 0);
         const to = Math.min(call.s_m + (call.late_m ?? end), end);
         const last = call.number === plan.calls.length;
+        // Two calls close together leave no room between them; the list has both figures.
+        const crowded = (other: number) => {
+          const beside = plan.calls[call.number - 1 + other];
+          return beside !== undefined && Math.abs(x(beside.s_m) - x(call.s_m)) < CROWDED;
+        };
         return (
           <g key={call.number} data-window={call.number}>
             <rect
@@ -164,18 +170,22 @@ const Windows = ({
                 strokeDasharray="4 3"
               />
             )}
-            <Edge
-              x={call.early_m === null ? x(call.s_m) - 12 : x(from)}
-              value={call.early_m}
-              side="early"
-              units={units}
-            />
-            <Edge
-              x={call.late_m === null ? x(call.s_m) + 12 : x(to)}
-              value={call.late_m}
-              side="late"
-              units={units}
-            />
+            {!crowded(-1) && (
+              <Edge
+                x={call.early_m === null ? x(call.s_m) - 12 : x(from)}
+                value={call.early_m}
+                side="early"
+                units={units}
+              />
+            )}
+            {!crowded(+1) && (
+              <Edge
+                x={call.late_m === null ? x(call.s_m) + 12 : x(to)}
+                value={call.late_m}
+                side="late"
+                units={units}
+              />
+            )}
             {/* The ribbon as a whole is the keyboard's slider; a disc is a shortcut for the hand. */}
             <g onPointerDown={() => onCall(call.number)} style={{ cursor: "pointer" }}>
               <CallDisc

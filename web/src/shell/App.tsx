@@ -17,6 +17,7 @@ const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
 const DriveStation = lazy(() => import("../stations/drive/DriveStation"));
 const TapeStation = lazy(() => import("../stations/tape/TapeStation"));
 const ShiftStation = lazy(() => import("../stations/shift/ShiftStation"));
+const Compare = lazy(() => import("../stations/compare/Compare"));
 const People = lazy(() => import("../desk/People"));
 const Diary = lazy(() => import("../desk/Diary"));
 const Garage = lazy(() => import("../desk/Garage"));
@@ -42,6 +43,7 @@ const Gate = () => {
         <Route path="/drive" element={<DriveStation />} />
         <Route path="/tape" element={<TapeStation />} />
         <Route path="/shift" element={<ShiftStation />} />
+        <Route path="/compare" element={<Compare />} />
         <Route path="/people" element={<People />} />
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />

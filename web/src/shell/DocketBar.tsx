@@ -5,20 +5,25 @@ import ListSubheader from "@mui/material/ListSubheader";
 import Menu from "@mui/material/Menu";
 import MenuItem from "@mui/material/MenuItem";
 import { useQuery } from "@tanstack/react-query";
-import { type MouseEvent, type ReactNode, useState } from "react";
+import { lazy, type MouseEvent, type ReactNode, Suspense, useState } from "react";
 import { documentsQuery, peopleQuery } from "../api/queries";
 import type { DocumentEntry } from "../api/types";
 import { ink } from "../theme";
 import { Mark } from "./Mark";
 import { useChangeDocket, useDocket } from "./useDocket";
 
+const MethodChooser = lazy(async () => ({
+  default: (await import("./MethodChooser")).MethodChooser,
+}));
+
 export const DocketBar = () => {
   const docket = useDocket();
   const change = useChangeDocket();
+  const [choosing, setChoosing] = useState(false);
   const { data: people = [] } = useQuery(peopleQuery);
   const { data: documents = [] } = useQuery(documentsQuery());
   const of = (kind: DocumentEntry["kind"]) => documents.filter((d) => d.kind === kind);
-  const pick = (kind: "ground" | "method" | "standard") =>
+  const pick = (kind: "ground" | "standard") =>
     of(kind).map((d) => ({
       id: d.id,
       text: d.latest.name,
@@ -68,8 +73,13 @@ export const DocketBar = () => {
         wide
       />
       <Stub name="Ground" value={docket.ground.name} choices={pick("ground")} wide />
-      <Stub name="Method" value={docket.method.name} choices={pick("method")} wide />
+      <Stub name="Method" value={docket.method.name} open={() => setChoosing(true)} wide />
       <Stub name="Judged by" value={docket.standard.name} choices={pick("standard")} />
+      {choosing && (
+        <Suspense>
+          <MethodChooser close={() => setChoosing(false)} />
+        </Suspense>
+      )}
     </Box>
   );
 };
@@ -85,11 +95,13 @@ interface Choice {
 interface StubProps {
   name: string;
   value: string;
-  choices: Choice[];
+  choices?: Choice[];
+  /** Opens something of its own instead of a list. */
+  open?: () => void;
   wide?: boolean;
 }
 
-const Stub = ({ name, value, choices, wide = false }: StubProps) => {
+const Stub = ({ name, value, choices = [], open, wide = false }: StubProps) => {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const item = (choice: Choice): ReactNode =>
     choice.heading ? (
@@ -112,7 +124,7 @@ const Stub = ({ name, value, choices, wide = false }: StubProps) => {
       <ButtonBase
         aria-label={`${name}: ${value}`}
         title={value}
-        onClick={(e: MouseEvent<HTMLElement>) => setAnchor(e.currentTarget)}
+        onClick={(e: MouseEvent<HTMLElement>) => (open ? open() : setAnchor(e.currentTarget))}
         sx={{
           flex: wide ? 1.5 : 1,
           minWidth: 0,

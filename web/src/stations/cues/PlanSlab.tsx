@@ -15,8 +15,10 @@ interface Props {
   plan: Plan;
   vehicle: VehicleBody;
   ground: GroundBody;
-  live: PathPoint | null;
-  active: number;
+  live?: PathPoint | null;
+  active?: number;
+  /** A drawing to be told from others at a glance: no figures on it. */
+  bare?: boolean;
 }
 
 /** How far the front wheels turn for the drawing: the single-track angle at full lock. */
@@ -27,7 +29,8 @@ const wheelDeg = (vehicle: VehicleBody, turns: number): number => {
   return (turns / vehicle.steering.lock_turns) * lock;
 };
 
-export const PlanSlab = ({ plan, vehicle, ground, live, active }: Props) => {
+export const PlanSlab = (props: Props) => {
+  const { plan, vehicle, ground } = props;
   const away = ground.side === "left" ? -1 : 1;
   const xs = plan.path.map((p) => p.x_m);
   const ys = plan.path.map((p) => p.y_m * away);
@@ -42,12 +45,12 @@ export const PlanSlab = ({ plan, vehicle, ground, live, active }: Props) => {
   return (
     <Slab bounds={bounds} label={`Plan of the manoeuvre, ${ground.name}`}>
       <KerbScene ground={ground} />
-      <PlanDrawing plan={plan} vehicle={vehicle} ground={ground} live={live} active={active} />
+      <PlanDrawing {...props} />
     </Slab>
   );
 };
 
-const PlanDrawing = ({ plan, vehicle, ground, live, active }: Props) => {
+const PlanDrawing = ({ plan, vehicle, ground, live = null, active = 0, bare = false }: Props) => {
   const frame = useFrame();
   const rear = plan.path.map((p): Point => [p.x_m, p.y_m]);
   return (
@@ -67,8 +70,8 @@ const PlanDrawing = ({ plan, vehicle, ground, live, active }: Props) => {
       ))}
       <VehicleShape vehicle={vehicle} pose={plan.final} look="final" />
       <path d={frame.path(rear)} fill="none" stroke={ink.marigold} strokeWidth={2.5} />
-      <SwingOut plan={plan} vehicle={vehicle} ground={ground} />
-      <Figures plan={plan} vehicle={vehicle} ground={ground} />
+      {!bare && <SwingOut plan={plan} vehicle={vehicle} ground={ground} />}
+      {!bare && <Figures plan={plan} vehicle={vehicle} ground={ground} />}
       {live && (
         <VehicleShape
           vehicle={vehicle}
@@ -77,7 +80,7 @@ const PlanDrawing = ({ plan, vehicle, ground, live, active }: Props) => {
           wheelDeg={wheelDeg(vehicle, live.turns)}
         />
       )}
-      {plan.calls.map((call) => (
+      {(bare ? [] : plan.calls).map((call) => (
         <CallDisc
           key={call.number}
           x={frame.x(call.x_m)}
@@ -99,10 +102,12 @@ const SwingOut = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "g
   if (!out || out.metres < 0.05) return null;
   const away = ground.side === "left" ? -1 : 1;
   const corner: Point = [noseX(vehicle) - vehicle.corner_cut_m, (away * vehicle.width_m) / 2];
-  const from = plan.calls[0]?.s_m ?? 0;
-  const to = plan.calls[2]?.s_m ?? plan.path.at(-1)?.s_m ?? 0;
-  const track = plan.path.filter((p) => p.s_m >= from && p.s_m <= to).map((p) => placed(p, corner));
   const lane = out.y_m - away * out.metres;
+  // Where the corner is out of the lane, beginning with the last stretch before it leaves.
+  const track = plan.path
+    .filter((p) => Math.abs(p.s_m - out.at_s_m) < 3)
+    .map((p) => placed(p, corner))
+    .filter(([, y]) => (y - lane) * away > -0.02);
   const below = away < 0 ? 16 : -8;
   return (
     <g>

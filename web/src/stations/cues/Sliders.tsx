@@ -1,8 +1,8 @@
-/** The four figures that are tried most; moving one plans again while it moves. */
+/** The figures that are tried most; moving one plans again while it moves. */
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
-import type { MethodBody, Plan, PlanOptions } from "../../api/types";
-import { degrees, length } from "../../shell/units";
+import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
+import { degrees, length, percent } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 
@@ -13,21 +13,17 @@ interface Props {
   change: (part: Partial<PlanOptions>) => void;
 }
 
-interface FitAngle {
-  fit: string;
-  low_deg: number;
-  high_deg: number;
-}
-
 export const Sliders = ({ plan, method, options, change }: Props) => {
   const units = useUnits();
-  const fit = method.steps.map((s) => s.until.angle).find(isFit);
+  const fit = method.steps.map((s) => s.until.angle).find(isFit<FitAngle>);
+  const shares = method.steps.map((s) => s.wheel.of_lock).filter(isFit<FitShare>);
+  const amounts = [...new Map(shares.map((share) => [share.fit, share])).values()];
   const pinned = options.pinned ?? {};
   return (
     <Box
       sx={{
         display: "grid",
-        gridTemplateColumns: { xs: "repeat(2, 1fr)", md: "repeat(4, 1fr)" },
+        gridTemplateColumns: { xs: "repeat(2, 1fr)", md: "repeat(auto-fit, minmax(150px, 1fr))" },
         columnGap: 3,
         px: 1,
       }}
@@ -48,6 +44,16 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
           onChange={(v) => change({ pinned: { ...pinned, [fit.fit]: v } })}
         />
       )}
+      {amounts.map((share) => (
+        <Figure
+          key={share.fit}
+          name={amountName(share.fit)}
+          value={pinned[share.fit] ?? plan.figures[share.fit] ?? share.prefer}
+          said={(v) => `${percent(v)} of lock`}
+          range={[share.low, share.high, 0.05]}
+          onChange={(v) => change({ pinned: { ...pinned, [share.fit]: v } })}
+        />
+      ))}
       <Figure
         name="Finish off the kerb"
         value={options.kerb_m ?? plan.set.kerb_m}
@@ -66,8 +72,11 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
   );
 };
 
-const isFit = (angle: unknown): angle is FitAngle =>
-  typeof angle === "object" && angle !== null && "fit" in angle;
+const isFit = <Fit extends FitAngle | FitShare>(figure: number | Fit | undefined): figure is Fit =>
+  typeof figure === "object";
+
+const amountName = (fit: string): string =>
+  ({ amount_in: "Wheel in", amount_out: "Wheel out" })[fit] ?? "Wheel";
 
 interface FigureProps {
   name: string;

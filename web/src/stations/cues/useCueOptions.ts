@@ -1,8 +1,7 @@
 /** The settings of the cue sheet being looked at: a draft that survives, else the sheet in use. */
+import { NO_OPTIONS } from "../../api/queries";
 import type { Docket, PlanOptions } from "../../api/types";
 import { useStored } from "../../shell/useStored";
-
-export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {} };
 
 /** Settings without what is null or empty, in one order, so that equal ones read equal. */
 const essence = (options: PlanOptions | null): string => {

@@ -1,5 +1,5 @@
 /** A cue sheet in the instructor's words. */
-import type { Call, Look, MethodBody, Plan } from "../../api/types";
+import type { Call, Look, Plan } from "../../api/types";
 import { degrees, length, roughly, type Units } from "../../shell/units";
 
 const where = (call: Call, units: Units): string => {
@@ -14,7 +14,8 @@ const where = (call: Call, units: Units): string => {
 /** Where the neighbour's nearest corner stands in the glass, as a sentence. */
 export const cueSentence = (call: Call, units: Units): string => {
   const cue = call.cues[0];
-  if (!cue) return "";
+  if (!cue)
+    return "This school takes no references: watch for what the list says, and judge it in the mirror.";
   if (cue.through === null) {
     const place = where(call, units);
     return `Hidden by the body here${place ? ` (it would stand ${place})` : ""}. Go by the step before, or lean until it shows.`;
@@ -22,14 +23,31 @@ export const cueSentence = (call: Call, units: Units): string => {
   return `In the ${cue.through}, the corner of the parked vehicle stands ${where(call, units) || "clear of any mark"}.`;
 };
 
+const OWN: Record<string, string> = {
+  "rear bumper": "own tail",
+  "front bumper": "own nose",
+  mirror: "own mirror",
+  "rear wheel": "near rear wheel",
+  "front wheel": "near front wheel",
+};
+const LANDMARKS: Record<string, string> = {
+  "tail ahead": "the parked tail",
+  "nose ahead": "the nose of the one ahead",
+  "nose behind": "the nose of the one behind",
+};
+
 /** What the call can be told by besides the eye, one short line. */
-export const callDetail = (call: Call, plan: Plan, method: MethodBody, units: Units): string => {
-  const kind = method.steps[call.leg - 1]?.until.kind;
-  if (kind === "abeam") {
-    const past = call.tail_past_m;
-    return `own tail ${roughly(Math.abs(past), units)} ${past < 0 ? "short of" : "past"} the parked tail`;
+export const callDetail = (call: Call, plan: Plan, units: Units): string => {
+  const { kind, own, landmark, metres } = call.until;
+  const point = OWN[own ?? ""] ?? own;
+  if (landmark !== null && metres !== null) {
+    const place = LANDMARKS[landmark] ?? landmark;
+    if (Math.abs(metres) < 0.03) return `${point} level with ${place}`;
+    return `${point} ${roughly(Math.abs(metres), units)} ${metres < 0 ? "short of" : "past"} ${place}`;
   }
-  if (kind === "kerb") return `near rear wheel ${length(call.kerb_rear_m, units)} from the kerb`;
+  if (kind === "kerb") return `${point} ${length(metres, units)} from the kerb`;
+  if (kind === "wheel set") return "as soon as the wheels are straight";
+  if (kind === "travelled") return `after ${length(call.s_m, units)} in all`;
   if (call.number === plan.calls.length)
     return `${degrees(call.angle_deg)} still to go; the wheel takes it off`;
   return `at ${degrees(call.angle_deg)} to the kerb, running on to ${degrees(angleOfRun(plan, call))}`;

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
-import { bodyOf, type MethodBody, type Sheet } from "../../api/types";
+import type { Sheet } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, LateWedge, OnDot } from "../../drawing/marks";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -51,9 +51,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
         <Box sx={{ flex: 1 }}>
           <Box sx={{ fontWeight: 700, fontSize: 17 }}>{say}</Box>
           <Box sx={{ fontSize: 14, color: ink.soft }}>
-            {call
-              ? callDetail(call, plan, bodyOf<MethodBody>(sheet.method), units)
-              : "from the start"}
+            {call ? callDetail(call, plan, units) : "from the start"}
           </Box>
         </Box>
         {call && (

@@ -24,6 +24,10 @@ export interface Draft {
   vehicle: number;
 }
 
+/** How many movements the sheet itself has in a gear: what is noted is what comes on top. */
+const movements = (sheet: Sheet, gear: "forward" | "reverse"): number =>
+  sheet.plan.legs.filter((leg, i, legs) => leg.gear === gear && legs[i - 1]?.gear !== gear).length;
+
 const blank = (sheet: Sheet): Draft => ({
   id: crypto.randomUUID(),
   started: null,
@@ -32,8 +36,8 @@ const blank = (sheet: Sheet): Draft => ({
   card: 0,
   calls: sheet.plan.calls.map(() => null),
   looks: sheet.plan.looks.map(() => null),
-  forward: 0,
-  reverse: 1,
+  forward: movements(sheet, "forward"),
+  reverse: movements(sheet, "reverse"),
   kerb: 0,
   mount: 0,
   vehicle: 0,

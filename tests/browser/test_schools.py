@@ -1,0 +1,74 @@
+"""Choosing a school by its picture, reading it, driving it, and comparing two."""
+
+import re
+
+from playwright.sync_api import expect
+
+from server.planning.models import CueSheet
+from tests.browser.steps import TEODOR, choose, sign_in, station
+
+
+def pick_school(page, name):
+    page.get_by_role("button", name=re.compile("^Method:")).click()
+    page.get_by_role("dialog").get_by_role("button", name=name).click()
+    expect(page.get_by_role("button", name=re.compile(f"^Method: {name}"))).to_be_visible()
+
+
+def test_schools_are_chosen_by_a_picture_drawn_for_this_docket(page):
+    sign_in(page)
+    page.get_by_role("button", name=re.compile("^Method:")).click()
+    cards = page.get_by_role("dialog").get_by_role("region", name="reverse parallel")
+    expect(cards.get_by_role("button")).to_have_count(6)
+    expect(cards.get_by_role("img", name=re.compile("Plan of the manoeuvre"))).to_have_count(6)
+    pressed = cards.get_by_role("button", pressed=True)
+    expect(pressed).to_have_attribute("aria-label", "Straight-run reverse park")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("dialog")).to_have_count(0)
+
+
+def test_a_school_without_references_shows_what_to_watch(page):
+    sign_in(page)
+    pick_school(page, "Shallow reverse park")
+    expect(page.get_by_text("This school takes no references")).to_be_visible()
+    expect(page.get_by_text(re.compile("own tail .* the parked tail"))).to_be_visible()
+    for slider in ("Wheel in", "Wheel out"):
+        expect(page.get_by_role("slider", name=slider)).to_be_visible()
+
+
+def test_a_school_with_a_forward_move_is_noted_with_it(page):
+    sign_in(page)
+    choose(page, "Learner", "Yara Quill")
+    pick_school(page, "Set back and forward reverse park")
+    expect(page.get_by_role("list", name="Calls").get_by_role("listitem")).to_have_count(3)
+    page.get_by_role("button", name="Use this sheet and drive").click()
+    for movement in ("Reverse movements", "Forward movements"):
+        expect(page.get_by_text(movement).locator("..")).to_contain_text("1")
+    sheet = CueSheet.objects.filter(learner__name="Yara Quill").first()
+    assert [leg["gear"] for leg in sheet.plan["legs"]] == ["reverse"] * 3 + ["forward"]
+
+
+def test_two_schools_are_compared_on_the_same_docket(page):
+    sign_in(page)
+    page.get_by_role("button", name=re.compile("^Method:")).click()
+    page.get_by_role("link", name="Compare two").click()
+    first = page.get_by_role("region", name="First school")
+    second = page.get_by_role("region", name="Second school")
+    for column in (first, second):
+        expect(column.get_by_role("img", name=re.compile("Plan of"))).to_be_visible()
+        expect(column).to_contain_text(re.compile(r"Least gap .* m"))
+    second.get_by_label("Second school").click()
+    page.get_by_role("option", name="Set back and forward reverse park").click()
+    moves = second.get_by_role("row", name=re.compile("^Movements"))
+    expect(moves).to_contain_text("2")
+    expect(first.get_by_role("row", name=re.compile("^Movements"))).to_contain_text("1")
+
+
+def test_every_school_is_there_for_a_keep_right_school_in_inches(page):
+    sign_in(page, TEODOR)
+    choose(page, "Learner", "Emil Stroud")
+    pick_school(page, "Lock to lock reverse park")
+    expect(page.get_by_role("list", name="Calls").get_by_role("listitem")).to_have_count(3)
+    detail = page.get_by_text(re.compile("near rear wheel .* from the kerb"))
+    expect(detail).to_contain_text(re.compile(r"\d in from"))
+    station(page, "Drive")
+    expect(page.get_by_text("No cue sheet yet")).to_be_visible()

@@ -1,0 +1,130 @@
+/** Two schools side by side for this docket: ground, windows, room, movements. */
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import Paper from "@mui/material/Paper";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { leastGapQuery, NO_OPTIONS, planQuery } from "../../api/queries";
+import type { Call, Metres, Plan } from "../../api/types";
+import { Picture } from "../../shell/MethodChooser";
+import { Waiting } from "../../shell/states";
+import { length, type Units } from "../../shell/units";
+import { useDocket, useUnits } from "../../shell/useDocket";
+import { type SchoolChoice, useSchools } from "../../shell/useSchools";
+import { ink } from "../../theme";
+
+const Compare = () => {
+  const schools = useSchools();
+  const docket = useDocket();
+  const [other, setOther] = useState<number | null>(null);
+  const [mine, setMine] = useState(docket.method.document_id);
+  const left = schools.find((s) => s.id === mine);
+  const right = schools.find((s) => s.id === (other ?? schools.find((x) => x.id !== mine)?.id));
+  if (!left || !right) return <Waiting />;
+  return (
+    <Box sx={{ display: "grid", gap: 1.5, minWidth: 0 }}>
+      <Typography variant="h1">Two schools, this docket</Typography>
+      <Box sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" }}>
+        <Column name="First school" school={left} schools={schools} choose={setMine} />
+        <Column name="Second school" school={right} schools={schools} choose={setOther} />
+      </Box>
+      <Typography sx={{ fontSize: 13, color: ink.soft }}>
+        Computed for the car, place and standard on the docket. A window is how much earlier plus
+        how much later a call may come; the narrowest one decides how steady the hands must be.
+      </Typography>
+    </Box>
+  );
+};
+
+interface ColumnProps {
+  name: string;
+  school: SchoolChoice;
+  schools: SchoolChoice[];
+  choose: (id: number) => void;
+}
+
+const Column = ({ name, school, schools, choose }: ColumnProps) => (
+  <Paper component="section" aria-label={name} sx={{ p: 1.5, display: "grid", gap: 1.5 }}>
+    <TextField
+      select
+      size="small"
+      label={name}
+      value={school.id}
+      onChange={(e) => choose(Number(e.target.value))}
+    >
+      {schools.map((s) => (
+        <MenuItem key={s.id} value={s.id} sx={{ minHeight: 44 }}>
+          {s.name}
+        </MenuItem>
+      ))}
+    </TextField>
+    <Box sx={{ height: 300 }}>
+      <Picture school={school} />
+    </Box>
+    <Figures school={school} />
+  </Paper>
+);
+
+const Figures = ({ school }: { school: SchoolChoice }) => {
+  const units = useUnits();
+  const plan = useQuery(planQuery(school.docket, NO_OPTIONS)).data;
+  const least = useQuery(leastGapQuery(school.docket));
+  if (!plan) return <Waiting />;
+  const gap = least.data
+    ? least.data.gap_m === null
+      ? "none within reason"
+      : length(least.data.gap_m, units)
+    : "working it out…";
+  const rows = plan.feasible
+    ? figuresOf(plan, units)
+    : [["Cannot be driven here", plan.why_not ?? ""] as const];
+  return (
+    <Box
+      component="table"
+      sx={{
+        borderCollapse: "collapse",
+        "& td": { borderTop: `1px solid ${ink.line}`, py: 0.75, verticalAlign: "top" },
+        "& td:last-of-type": { fontWeight: 700, textAlign: "right" },
+      }}
+    >
+      <tbody>
+        {[...rows, ["Least gap between two that it can use", gap] as const].map(([what, said]) => (
+          <tr key={what}>
+            <td>{what}</td>
+            <td>{said}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
+  );
+};
+
+const SEARCHED: Metres = 1;
+const widthOf = (call: Call): Metres => (call.early_m ?? SEARCHED) + (call.late_m ?? SEARCHED);
+
+const figuresOf = (plan: Plan, units: Units): (readonly [string, string])[] => {
+  const narrow = [...plan.calls].sort((a, b) => widthOf(a) - widthOf(b))[0];
+  const out = plan.looks.find((look) => look.why === "swings out");
+  const near = Math.min(
+    ...plan.clearance.filter((c) => !c.obstacle.includes("kerb")).map((c) => c.metres),
+  );
+  const legs = plan.legs;
+  const changes = legs.filter((leg, i) => i === 0 || leg.gear !== legs[i - 1]?.gear).length;
+  const road = plan.path.at(-1)?.s_m ?? 0;
+  return [
+    ["Movements", String(changes)],
+    ["Calls to get right", String(plan.calls.length)],
+    [
+      "Narrowest window",
+      narrow ? `${length(widthOf(narrow), units)}, call ${narrow.number}` : "no call",
+    ],
+    ["Nose swings out", length(out?.metres ?? 0, units)],
+    ["Nearest to a parked vehicle", length(near, units)],
+    ["Rolled in all", length(road, units)],
+    ["Ends behind the vehicle ahead", length(plan.finish.ahead_m, units)],
+  ];
+};
+
+export default Compare;
