@@ -16,7 +16,8 @@ from server.demo.load import load_demo
 # Playwright's own loop runs in this thread; the ORM is only used between its calls.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
 # A busy machine answers late; what never comes is found out all the same.
-expect.set_options(timeout=20_000)
+PATIENCE_MS = 60_000
+expect.set_options(timeout=PATIENCE_MS)
 CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 
 
@@ -61,6 +62,7 @@ def open_page(browser, site):
         context = browser.new_context(
             viewport={"width": width, "height": height}, base_url=site, **options
         )
+        context.set_default_timeout(PATIENCE_MS)
         contexts.append(context)
         page = context.new_page()
         page.on("pageerror", lambda error: complaints.append(str(error)))

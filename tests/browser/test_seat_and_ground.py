@@ -156,7 +156,7 @@ def test_a_keep_right_school_in_feet_parks_on_the_right(page):
     expect(page.get_by_text(re.compile("^Ground: revision 2"))).to_be_visible()
     station(page, "Cues")
     alert = page.get_by_role("alert")
-    expect(alert).to_contain_text("It works with", timeout=20_000)
+    expect(alert).to_contain_text("It works with")
     told = alert.inner_text()
     assert re.search(r"\d in\b", told)
     assert " cm" not in told
