@@ -7,6 +7,7 @@ from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from server.planning.schemas import (
     DocketOut,
+    DraftIn,
     LeastGapOut,
     PlanIn,
     PlanOut,
@@ -100,8 +101,9 @@ def docket_read(
 
 
 @router.post("/plan", response=PlanOut, operation_id="plan_compute")
-def plan_compute(request: Caller, body: PlanIn):
-    return compute_plan(_revisions(request, body), body.options.model_dump(exclude_defaults=True))
+def plan_compute(request: Caller, body: DraftIn):
+    options = body.options.model_dump(exclude_defaults=True)
+    return compute_plan(_revisions(request, body), options, body.method_body)
 
 
 @router.post("/plan/remedy", response=RemedyOut | None, operation_id="plan_remedy")

@@ -36,6 +36,12 @@ class PlanIn(Schema):
     options: OptionsIO = OptionsIO()
 
 
+class DraftIn(PlanIn):
+    """A docket to look at, its method perhaps changed and not kept yet."""
+
+    method_body: dict[str, Any] | None = None
+
+
 class PoseOut(Schema):
     x_m: float
     y_m: float

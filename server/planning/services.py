@@ -56,10 +56,13 @@ def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
     return found
 
 
-def scene_of(revisions: dict[str, Revision]) -> Scene:
+def scene_of(revisions: dict[str, Revision], method_body: dict[str, Any] | None = None) -> Scene:
+    """The core's objects of a docket; method_body stands in for the method's own while edited."""
     built = {
         kind: read_document(kind, revision.body).build() for kind, revision in revisions.items()
     }
+    if method_body is not None:
+        built["method"] = read_document("method", method_body).build()
     return Scene(
         vehicle=built["vehicle"],
         seat=built["seat"],
@@ -80,12 +83,16 @@ def _key(kind: str, revisions: dict[str, Revision], options: dict[str, Any]) -> 
     return hashlib.sha256(text.encode()).hexdigest()
 
 
-def compute_plan(revisions: dict[str, Revision], options: dict[str, Any]) -> dict[str, Any]:
+def compute_plan(
+    revisions: dict[str, Revision],
+    options: dict[str, Any],
+    method_body: dict[str, Any] | None = None,
+) -> dict[str, Any]:
     """The cue sheet of a docket as a document; asked again it comes from the cache."""
-    key = _key("plan", revisions, options)
+    key = _key("plan", revisions, {**options, "method_body": method_body})
     found = cache.get(key)
     if found is None:
-        scene = scene_of(revisions)
+        scene = scene_of(revisions, method_body)
         plan = make_plan(
             scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands,
             read_options(_options(options), scene.method),

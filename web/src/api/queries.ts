@@ -1,7 +1,7 @@
 /** What can be asked, as values that hooks and the cache share. */
 import { queryOptions, skipToken } from "@tanstack/react-query";
 import { api, dataOf } from "./client";
-import type { Attempt, Docket, Kind, Plan, PlanOptions, Sheet } from "./types";
+import type { Attempt, Docket, Kind, MethodBody, Plan, PlanOptions, Sheet } from "./types";
 
 export interface DocketIds {
   learner?: number;
@@ -69,8 +69,10 @@ export const planBody = (docket: Docket, options: PlanOptions) => ({
   options,
 });
 
-export const planQuery = (docket: Docket, options: PlanOptions) => {
-  const body = planBody(docket, options);
+/** A plan of the docket, or of its method as it is being changed. */
+export const planQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
+  const method_body = (changed ?? null) as Record<string, never> | null;
+  const body = { ...planBody(docket, options), method_body };
   return queryOptions({
     queryKey: ["plan", body],
     queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan", { body, signal })) as Plan,

@@ -881,6 +881,52 @@ export interface components {
             metres: number | null;
         };
         /**
+         * DraftIn
+         * @description A docket to look at, its method perhaps changed and not kept yet.
+         */
+        DraftIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Seat */
+            seat: number;
+            /** Ground */
+            ground: number;
+            /** Method */
+            method: number;
+            /** Standard */
+            standard: number;
+            /**
+             * @default {
+             *       "gap_m": null,
+             *       "kerb_m": null,
+             *       "ahead_m": null,
+             *       "turns_per_metre": null,
+             *       "pinned": {},
+             *       "shifts_m": {}
+             *     }
+             */
+            options: components["schemas"]["OptionsIO"];
+            /** Method Body */
+            method_body?: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
+         * RemedyOut
+         * @description The least single change that would do; null when none was found.
+         */
+        RemedyOut: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gap" | "start gap" | "gap ahead";
+            /** To M */
+            to_m: number;
+            /** By M */
+            by_m: number;
+        };
+        /**
          * PlanIn
          * @description A docket by revisions, and the settings.
          */
@@ -906,21 +952,6 @@ export interface components {
              *     }
              */
             options: components["schemas"]["OptionsIO"];
-        };
-        /**
-         * RemedyOut
-         * @description The least single change that would do; null when none was found.
-         */
-        RemedyOut: {
-            /**
-             * What
-             * @enum {string}
-             */
-            what: "gap" | "start gap" | "gap ahead";
-            /** To M */
-            to_m: number;
-            /** By M */
-            by_m: number;
         };
         /**
          * LeastGapOut
@@ -1651,7 +1682,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PlanIn"];
+                "application/json": components["schemas"]["DraftIn"];
             };
         };
         responses: {

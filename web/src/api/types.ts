@@ -107,8 +107,15 @@ export interface MethodBody {
     say: string;
     gear: "forward" | "reverse";
     wheel: { way: "toward" | "away" | "straight"; of_lock: number | FitShare };
-    until: { kind: string; angle?: number | FitAngle };
+    until: {
+      kind: string;
+      angle?: number | FitAngle;
+      own?: string;
+      landmark?: string;
+      metres?: Metres | FitMetres;
+    };
     looks: string[];
+    standing: boolean;
   }[];
 }
 

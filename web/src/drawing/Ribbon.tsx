@@ -146,8 +146,10 @@ const Windows = ({
         const from = Math.max(call.s_m - (call.early_m ?? call.s_m), 0);
         const to = Math.min(call.s_m + (call.late_m ?? end), end);
         const last = call.number === plan.calls.length;
-        // Two calls close together leave no room between them; the list has both figures.
+        // Two calls close together leave no room between them, and the list has both figures;
+        // what cannot be driven has no windows.
         const crowded = (other: number) => {
+          if (!plan.feasible) return true;
           const beside = plan.calls[call.number - 1 + other];
           return beside !== undefined && Math.abs(x(beside.s_m) - x(call.s_m)) < CROWDED;
         };

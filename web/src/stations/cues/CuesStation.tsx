@@ -1,18 +1,29 @@
 /** Station 3: the computed cue sheet for this vehicle, seat, ground and method. */
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useRef, useState } from "react";
+import { ApiError } from "../../api/client";
 import { planQuery } from "../../api/queries";
-import { bodyOf, type GroundBody, type MethodBody, type VehicleBody } from "../../api/types";
+import {
+  bodyOf,
+  type Docket,
+  type GroundBody,
+  type MethodBody,
+  type Plan,
+  type VehicleBody,
+} from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
 import { Columns } from "../../shell/Columns";
 import { Failure, Waiting } from "../../shell/states";
-import { useDocket } from "../../shell/useDocket";
+import { useDocket, useRole } from "../../shell/useDocket";
+import { useRevise } from "../../shell/useRevise";
 import { ink } from "../../theme";
 import { CallList } from "./CallList";
 import { Clearances } from "./Clearances";
 import { CueCard } from "./CueCard";
+import { MethodEditor } from "./MethodEditor";
 import { PlanSlab } from "./PlanSlab";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
@@ -21,19 +32,46 @@ import { WhyNot } from "./WhyNot";
 
 export const CuesStation = () => {
   const docket = useDocket();
+  return <Sheet key={docket.method.document_id} docket={docket} />;
+};
+
+/** Why a changed school cannot be driven, and at which step. */
+const troubleOf = (error: Error | null, plan: Plan, method: MethodBody) => {
+  if (error) {
+    const field = error instanceof ApiError ? error.field : "";
+    const step = /^steps\[(\d+)\]/.exec(field);
+    return { text: error.message, step: step ? Number(step[1]) : null };
+  }
+  if (plan.feasible || plan.why_not === null) return null;
+  const stuck = method.steps.findIndex((step) => plan.why_not?.includes(`“${step.say}”`));
+  return { text: `This cannot be driven: ${plan.why_not}.`, step: stuck < 0 ? null : stuck };
+};
+
+const Sheet = ({ docket }: { docket: Docket }) => {
+  const teaches = useRole() !== "learner";
   const cue = useCueOptions(docket);
   const options = useDeferredValue(cue.options);
-  const plan = useQuery({ ...planQuery(docket, options), placeholderData: keepPreviousData });
+  const draft = useRevise<MethodBody>(docket.method);
+  const [editing, setEditing] = useState(draft.changed);
+  const plan = useQuery({
+    ...planQuery(docket, options, draft.changed ? draft.body : undefined),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
   const [s, setS] = useState<number | null>(null);
   const [active, setActive] = useState(1);
-  if (plan.isPending) return <Waiting what="Working out the cues" />;
-  if (!plan.data) return <Failure error={plan.error} retry={() => void plan.refetch()} />;
+  // A change that cannot be worked out leaves the last drawing standing, to be mended from.
+  const last = useRef<Plan | undefined>(undefined);
+  if (plan.data) last.current = plan.data;
+  const shown = last.current;
+  if (plan.isPending && !shown) return <Waiting what="Working out the cues" />;
+  if (!shown) return <Failure error={plan.error} retry={() => void plan.refetch()} />;
   const vehicle = bodyOf<VehicleBody>(docket.vehicle);
   const ground = bodyOf<GroundBody>(docket.ground);
-  const method = bodyOf<MethodBody>(docket.method);
-  const call = plan.data.calls[active - 1] ?? plan.data.calls[0];
-  const told = call && at(plan.data.path, call.told_s_m);
-  const live = s === null ? null : at(plan.data.path, s);
+  const method = draft.body;
+  const call = shown.calls[active - 1] ?? shown.calls[0];
+  const told = call && at(shown.path, call.told_s_m);
+  const live = s === null ? null : at(shown.path, s);
   return (
     <Columns least={660} upright={700}>
       <Box
@@ -44,11 +82,11 @@ export const CuesStation = () => {
           minHeight: 0,
         }}
       >
-        <PlanSlab plan={plan.data} vehicle={vehicle} ground={ground} live={live} active={active} />
-        <Sliders plan={plan.data} method={method} options={cue.options} change={cue.change} />
+        <PlanSlab plan={shown} vehicle={vehicle} ground={ground} live={live} active={active} />
+        <Sliders plan={shown} method={method} options={cue.options} change={cue.change} />
         <Box sx={{ background: ink.sheet, borderRadius: 2, border: `1px solid ${ink.line}` }}>
           <Ribbon
-            plan={plan.data}
+            plan={shown}
             lockTurns={vehicle.steering.lock_turns}
             toward={ground.side === "left" ? 1 : -1}
             s={s}
@@ -60,9 +98,17 @@ export const CuesStation = () => {
       </Box>
       <Box sx={{ display: "grid", gridTemplateRows: "minmax(0, 1fr) auto", gap: 1, minHeight: 0 }}>
         <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
-          {plan.error && <Failure error={plan.error} />}
-          {!plan.data.feasible && (
-            <WhyNot docket={docket} plan={plan.data} options={options} change={cue.change} />
+          {plan.error && !editing && <Failure error={plan.error} />}
+          {editing && (
+            <MethodEditor
+              revision={docket.method}
+              draft={draft}
+              trouble={troubleOf(plan.error, shown, method)}
+              close={() => setEditing(false)}
+            />
+          )}
+          {!shown.feasible && !editing && (
+            <WhyNot docket={docket} plan={shown} options={options} change={cue.change} />
           )}
           {call && told && (
             <CueCard
@@ -70,14 +116,19 @@ export const CuesStation = () => {
               pose={live ?? told}
               vehicle={vehicle}
               ground={ground}
-              plan={plan.data}
+              plan={shown}
               method={method}
             />
           )}
-          <CallList plan={plan.data} method={method} active={active} onCall={setActive} />
-          <Clearances plan={plan.data} />
+          <CallList plan={shown} method={method} active={active} onCall={setActive} />
+          {teaches && !editing && (
+            <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setEditing(true)}>
+              Change this school
+            </Button>
+          )}
+          <Clearances plan={shown} />
         </Box>
-        <SheetBar docket={docket} plan={plan.data} cue={cue} />
+        <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />
       </Box>
     </Columns>
   );

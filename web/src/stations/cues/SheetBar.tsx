@@ -17,9 +17,11 @@ interface Props {
   docket: Docket;
   plan: Plan;
   cue: ReturnType<typeof useCueOptions>;
+  /** The school is being changed: what is shown is nobody's sheet yet. */
+  unsaved: boolean;
 }
 
-export const SheetBar = ({ docket, plan, cue }: Props) => {
+export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { search } = useLocation();
@@ -55,11 +57,15 @@ export const SheetBar = ({ docket, plan, cue }: Props) => {
         <Button
           variant="contained"
           size="large"
-          disabled={!plan.feasible}
+          disabled={!plan.feasible || unsaved}
           loading={keep.isPending}
           onClick={() => (cue.isInUse ? toDrive() : keep.mutate())}
         >
-          {cue.isInUse ? "Drive this sheet" : "Use this sheet and drive"}
+          {unsaved
+            ? "Save the school first"
+            : cue.isInUse
+              ? "Drive this sheet"
+              : "Use this sheet and drive"}
         </Button>
       )}
       <Box sx={{ display: "flex", gap: 1 }}>
