@@ -10,11 +10,19 @@ from server.lessons.schemas import (
     AttemptOut,
     LessonIn,
     LessonOut,
+    MendOut,
     ReadingsIO,
     TapeOut,
     VoidIn,
 )
-from server.lessons.services import add_lesson, keep_attempt, set_void, tape_attempt, tape_result
+from server.lessons.services import (
+    add_lesson,
+    keep_attempt,
+    mend_result,
+    set_void,
+    tape_attempt,
+    tape_result,
+)
 from server.planning.models import CueSheet
 from server.schools.models import Role
 
@@ -78,6 +86,14 @@ def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO):
     """What the readings come to, without keeping them."""
     attempt = _attempt(request, attempt_id)
     return tape_result(attempt.cue_sheet, attempt.notes, body.model_dump())
+
+
+@router.post("/attempts/{attempt_id}/mend", response=MendOut | None, operation_id="tape_mend")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO):
+    """How to put right where the readings say it stands; null when it is better begun again."""
+    attempt = _attempt(request, attempt_id)
+    return mend_result(attempt.cue_sheet, attempt.notes, body.model_dump())
 
 
 @router.put("/attempts/{attempt_id}/readings", response=AttemptOut, operation_id="attempt_tape")

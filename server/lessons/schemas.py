@@ -5,7 +5,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import AwareDatetime, ConfigDict, Field
 
-from server.planning.schemas import FinishOut, PoseOut
+from server.planning.schemas import ClearanceOut, FinishOut, LegOut, PathPoint, PoseOut
 
 Timing = Literal["early", "on", "late"]
 LookDone = Literal["done", "late", "missed", "prompted"]
@@ -91,6 +91,20 @@ class TapeOut(Schema):
     sigma_angle_deg: float
     finish: FinishOut
     verdict: VerdictOut
+
+
+class MendStepOut(LegOut):
+    say: str
+
+
+class MendOut(Schema):
+    """The fewest movements that put a finish right, and where they lead."""
+
+    movements: list[Literal["forward", "reverse"]]
+    steps: list[MendStepOut]
+    finish: FinishOut
+    clearance: list[ClearanceOut]
+    path: list[PathPoint]
 
 
 class AttemptIn(Schema):

@@ -6,17 +6,30 @@ from typing import Any
 from uuid import UUID
 
 from django.db import transaction
+from faircorner.cues import mend
 from faircorner.documents import read_document, verdict_document
-from faircorner.documents.requests import finish_document
+from faircorner.documents.requests import finish_document, mend_document
 from faircorner.errors import InputError
-from faircorner.tape import Readings, judge, locate
+from faircorner.ground import Ground
+from faircorner.tape import Readings, Standard, TapedPose, judge, locate
+from faircorner.vehicle import Vehicle
 
 from server.errors import Stale
 from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet
 from server.schools.models import Member, Role, School
 
-__all__ = ["add_lesson", "keep_attempt", "set_void", "tape_attempt", "tape_result"]
+__all__ = [
+    "add_lesson",
+    "keep_attempt",
+    "mend_result",
+    "set_void",
+    "tape_attempt",
+    "tape_result",
+]
+
+# Movements a mend may take in each gear where the standard does not count them.
+_UNCOUNTED = 2
 
 
 @transaction.atomic
@@ -76,19 +89,53 @@ def _counts(notes: dict[str, Any]) -> dict[str, float]:
     }
 
 
-def tape_result(
-    sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
-) -> dict[str, Any]:
-    """Pose, finish and verdict of readings, as a document. Raises InputError naming the reading."""
-    vehicle = read_document("vehicle", sheet.vehicle.body).build()
-    ground = read_document("ground", sheet.ground.body).build()
-    standard = read_document("standard", sheet.standard.body).build()
-    taped = locate(
+def _judged_by(sheet: CueSheet) -> tuple[Vehicle, Ground, Standard]:
+    return (
+        read_document("vehicle", sheet.vehicle.body).build(),
+        read_document("ground", sheet.ground.body).build(),
+        read_document("standard", sheet.standard.body).build(),
+    )
+
+
+def _located(sheet: CueSheet, readings: dict[str, float | None]) -> TapedPose:
+    vehicle, ground, _ = _judged_by(sheet)
+    return locate(
         vehicle,
         ground,
         Readings(**{name.removesuffix("_m"): value for name, value in readings.items()}),
         assumed_x=sheet.plan["final"]["x_m"],
     )
+
+
+def mend_result(
+    sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
+) -> dict[str, Any] | None:
+    """How to put right where the vehicle stands, within the movements that are left; None: not."""
+    vehicle, ground, standard = _judged_by(sheet)
+    taped = _located(sheet, readings)
+    allowed = {
+        gear: _movements_left(standard, f"{gear}_movements", notes[f"{gear}_movements"])
+        for gear in ("forward", "reverse")
+    }
+    return mend_document(mend(vehicle, ground, taped.pose, standard.bands(), **allowed))
+
+
+def _movements_left(standard: Standard, measure: str, used: int) -> int:
+    """How many more the standard lets pass without a serious fault."""
+    for limit in standard.limits:
+        if limit.measure == measure:
+            for bounds in (limit.serious, limit.small):
+                if bounds is not None and bounds[1] is not None:
+                    return max(0, int(bounds[1]) - used)
+    return _UNCOUNTED
+
+
+def tape_result(
+    sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
+) -> dict[str, Any]:
+    """Pose, finish and verdict of readings, as a document. Raises InputError naming the reading."""
+    _, _, standard = _judged_by(sheet)
+    taped = _located(sheet, readings)
     x, y, heading = (float(v) for v in taped.pose)
     return {
         "pose": {"x_m": round(x, 4), "y_m": round(y, 4), "heading_deg": round(degrees(heading), 3)},

@@ -231,3 +231,21 @@ def test_a_learner_looks_and_changes_nothing(page):
     station(page, "Shift")
     expect(page.get_by_role("button", name="Learner: Ines Varga")).to_be_visible()
     expect(page.get_by_role("button", name="Move the cue")).to_have_count(0)
+
+
+def test_a_finish_too_far_out_is_shown_how_to_be_put_right(page):
+    sign_in(page)
+    choose(page, "Learner", "Nia Solberg")
+    note_attempt(page)
+    type_length(page, "Front wheel to kerb", "62")
+    type_length(page, "Rear wheel to kerb", "66")
+    type_length(page, "Gap ahead", "1.3")
+    drawn = page.get_by_role("img", name="Where it ended, to scale").locator("[data-vehicle]")
+    expect(page.get_by_role("status", name="Verdict")).to_contain_text("Not met")
+    count = drawn.count()
+    page.get_by_role("button", name="How to put it right").click()
+    card = page.get_by_role("region", name="How to put it right")
+    expect(card.get_by_role("listitem").first).to_contain_text("full lock")
+    expect(drawn).to_have_count(count + 1)
+    card.get_by_role("button", name="Close").click()
+    expect(drawn).to_have_count(count)

@@ -179,3 +179,32 @@ def test_a_lesson_that_cannot_be_is_not_booked(ours, lead, change):
 def test_a_lesson_needs_a_learner_not_a_colleague(ours, lead):
     body = {"learner": ours.members["instructor"].pk, "starts": STARTED}
     assert send(lead, "POST", "/api/lessons", body).status_code == 404
+
+
+def test_a_finish_out_of_the_limits_is_told_how_to_be_mended(lead, attempt):
+    readings = {"kerb_front_m": 0.62, "kerb_rear_m": 0.6, "ahead_m": 1.3}
+    mended = send(lead, "POST", f"/api/attempts/{attempt}/mend", readings).json()
+    assert mended["movements"]
+    assert 0.1 <= mended["finish"]["kerb_front_m"] <= 0.45
+    assert Attempt.objects.get().readings is None
+
+
+def test_movements_already_made_leave_fewer_for_a_mend(ours, lead):
+    body = copy.deepcopy(ours.revisions["standard"].body)
+    body["limits"] += [
+        {"measure": "forward_movements", "serious": [None, 1]},
+        {"measure": "reverse_movements", "serious": [None, 1]},
+    ]
+    path = f"/api/documents/{ours.revisions['standard'].document_id}/revisions"
+    revised = send(lead, "POST", path, {"based_on": 1, "body": body}).json()["id"]
+    docket = {kind: revision.pk for kind, revision in ours.revisions.items()}
+    learner = ours.members["learner"].pk
+    sheet = send(
+        lead, "POST", "/api/sheets", {**docket, "standard": revised, "learner": learner}
+    ).json()["id"]
+    used = {**NOTES, "forward_movements": 1, "reverse_movements": 1}
+    made = keep(lead, ours, sheet=sheet, notes=used)
+    readings = {"kerb_front_m": 0.6, "kerb_rear_m": 0.6, "ahead_m": 1.3}
+    answer = send(lead, "POST", f"/api/attempts/{made['id']}/mend", readings)
+    assert answer.status_code == 200
+    assert answer.json() is None

@@ -43,6 +43,7 @@ def requests_naming(house):
         "attempt_keep": ("POST", "/api/attempts", {
             "id": str(uuid.uuid4()), "sheet": sheet, "started": STARTED, "notes": NOTES}),
         "tape_preview": ("POST", f"/api/attempts/{attempt.pk}/preview", readings),
+        "tape_mend": ("POST", f"/api/attempts/{attempt.pk}/mend", readings),
         "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
         "attempt_void": ("PUT", f"/api/attempts/{attempt.pk}/void", {"void": True}),
         "sets_list": ("GET", f"/api/sets?sheet={sheet}", None),
@@ -100,7 +101,7 @@ def test_strangers_are_asked_to_sign_in(client, ours):
 
 
 MAY_NOT = {"document_create", "document_revise", "sheet_make", "lesson_add", "attempt_keep",
-           "tape_preview", "attempt_tape", "attempt_void", "advice_take",
+           "tape_preview", "tape_mend", "attempt_tape", "attempt_void", "advice_take",
            "learner_add"}  # fmt: skip
 
 

@@ -2,6 +2,7 @@
 
 from faircorner.cues.fit import Fit
 from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.mend import Mend, mend
 from faircorner.cues.method import Look, Method, Start, Step, Unknown, Until, Wheel
 from faircorner.cues.plan import (
     Call,
@@ -24,6 +25,7 @@ __all__ = [
     "Followed",
     "Look",
     "LookReason",
+    "Mend",
     "Method",
     "Options",
     "Plan",
@@ -40,5 +42,6 @@ __all__ = [
     "make_least_gap",
     "make_plan",
     "make_remedy",
+    "mend",
     "rehearse",
 ]

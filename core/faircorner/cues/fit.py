@@ -18,6 +18,7 @@ from faircorner.cues.follow import Settings
 from faircorner.cues.outcome import FAR_KERB, KERB, Case, Outcome, attempt
 from faircorner.cues.reason import Reason
 from faircorner.ground import Band
+from faircorner.motion import tyre_clearance
 from faircorner.plane import Floats
 
 __all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settings_for"]
@@ -87,6 +88,7 @@ class _Problem:
         pinned = [u.name in given.pinned for u in unknowns]
         self.fixed = np.array([given.pinned.get(u.name, u.prefer) for u in unknowns])
         self.free = np.flatnonzero(~np.array(pinned, dtype=np.bool_))
+        self.floors = _floors(case)
         self._at: Floats | None = None
         self._rows: Floats = np.empty(0)
         self._steps: Floats = np.empty(0)
@@ -116,8 +118,8 @@ class _Problem:
         slacks = [finish.ahead, *self._bands(outcome)]
         slacks += [gap.metres for name, gap in outcome.gaps.items() if name not in (KERB, FAR_KERB)]
         slacks += [
-            outcome.gaps[FAR_KERB].metres - _ROAD_SPARE,
-            outcome.gaps[KERB].metres - _TYRE_SPARE,
+            outcome.gaps[name].metres - min(spare, self.floors.get(name, spare))
+            for name, spare in ((FAR_KERB, _ROAD_SPARE), (KERB, _TYRE_SPARE))
         ]
         unreached = (~outcome.followed.reached).sum(axis=1)
         return np.stack([cost + unreached, finish.kerb - goal.kerb, *slacks], axis=-1)
@@ -171,6 +173,14 @@ class _Problem:
         return np.asarray((rows[1:] - rows[0]).T / self._steps)
 
 
+def _floors(case: Case) -> dict[str, float]:
+    """Gaps at a given start, a little less: what stands too near already need not be farther."""
+    if case.start is None:
+        return {}
+    poses = case.start[None, None]
+    return {KERB: float(tyre_clearance(poses, case.vehicle.tyres()).metres[0]) - 0.01}
+
+
 def fit(case: Case, given: Given) -> Fit:
     """Place the calls so that the vehicle ends at the goal with room to spare.
 
@@ -185,7 +195,7 @@ def fit(case: Case, given: Given) -> Fit:
     row = problem.held(x[None], outcome)[0]
     spare = float(row[gaps].min())
     values = problem.values(x[None])[0]
-    why_not = _why_not(case, outcome, row, gaps, spare)
+    why_not = _why_not(case, outcome, row, gaps, spare, problem.floors)
     return Fit(values=values, spare=spare, feasible=not why_not, why_not=why_not)
 
 
@@ -236,7 +246,9 @@ def _begin(problem: _Problem, gaps: slice) -> Floats:
     return np.asarray(probes[merit.argmin()])
 
 
-def _why_not(case: Case, outcome: Outcome, row: Floats, gaps: slice, spare: float) -> Reason:
+def _why_not(
+    case: Case, outcome: Outcome, row: Floats, gaps: slice, spare: float, floors: dict[str, float]
+) -> Reason:
     """What stands in the way; false when nothing does."""
     reached = outcome.followed.reached[0]
     if not reached.all():
@@ -253,7 +265,7 @@ def _why_not(case: Case, outcome: Outcome, row: Floats, gaps: slice, spare: floa
     far = float(outcome.gaps[FAR_KERB].metres[0])
     if far < 0:
         return Reason(text="the nose swings {0} over the far kerb", lengths=(-far,))
-    if outcome.gaps[KERB].metres[0] < 0:
+    if outcome.gaps[KERB].metres[0] < min(0.0, floors.get(KERB, 0.0)):
         return Reason(text="a tyre meets the kerb on the way in")
     if abs(row[1]) > _AIM_TOLERANCE:
         off = "far from" if row[1] > 0 else "near to"

@@ -182,16 +182,23 @@ def _first_rise(
     return np.where(found, low + share * width, _LONGEST), found
 
 
-def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings) -> Followed:
+def follow(
+    vehicle: Vehicle, ground: Ground, method: Method, settings: Settings,
+    *, start: Floats | None = None,
+) -> Followed:  # fmt: skip
     """Drive a batch of attempts through a method, the kerb on the left.
 
+    start : (3,), where every attempt begins; None for where the method says
     A step whose end never comes within 12 m is marked in `reached` and given 12 m; one whose
     call was asked for before the step began is marked in `cut` and given 0 m.
     Raises InputError for own points and landmarks the vehicle or the place does not have.
     """
     count = len(settings.gap)
-    start = start_poses(vehicle, ground, method, settings)
-    pose, turns = start, np.zeros(count)
+    if start is None:
+        begin = start_poses(vehicle, ground, method, settings)
+    else:
+        begin = np.tile(start, (count, 1))
+    pose, turns = begin, np.zeros(count)
     # The heading a step waits for depends on how the next one's wheel will settle.
     waiting = [_leg(vehicle, method, step, settings, np.zeros(count)) for step in method.steps]
     legs: list[Leg] = []
@@ -225,7 +232,7 @@ def follow(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings)
         )
         pose, turns = poses[:, -1], wheels[:, -1]
         legs.append(leg)
-    return Followed(start=start, legs=tuple(legs), reached=reached, cut=cut)
+    return Followed(start=begin, legs=tuple(legs), reached=reached, cut=cut)
 
 
 def _wanted(until: Until, ground: Ground) -> float | Unknown:

@@ -18,12 +18,16 @@ KERB, FAR_KERB = "kerb", "far kerb"
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Case:
-    """The fixed part of a plan: who drives what, where, how, and what counts as good."""
+    """The fixed part of a plan: who drives what, where, how, and what counts as good.
+
+    start : (3,), where to begin when it is not where the method would
+    """
 
     vehicle: Vehicle
     ground: Ground
     method: Method
     bands: tuple[Band, ...]
+    start: Floats | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -57,7 +61,7 @@ def attempt(
 ) -> Outcome:
     """Drive a batch and measure it; kerb on the left. sample, steps : see `motion.drive`."""
     vehicle, ground = case.vehicle, case.ground
-    followed = follow(vehicle, ground, case.method, settings)
+    followed = follow(vehicle, ground, case.method, settings, start=case.start)
     track = followed.track(vehicle, sample, steps)
     outline = vehicle.outline()
     gaps = {o.name: clearance(track.poses, outline, o.polygon) for o in ground.obstacles}

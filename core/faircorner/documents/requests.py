@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 import numpy as np
 from pydantic import Field
 
-from faircorner.cues import Call, Cue, Method, Options, Plan, Remedy
+from faircorner.cues import Call, Cue, Mend, Method, Options, Plan, Remedy
 from faircorner.documents.ground import GroundDocument
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.model import Metres, Model, inside
@@ -28,6 +28,7 @@ __all__ = [
     "PlanRequest",
     "drive_document",
     "finish_document",
+    "mend_document",
     "plan_document",
     "read_options",
     "remedy_document",
@@ -287,6 +288,30 @@ def remedy_document(remedy: Remedy | None) -> dict[str, Any] | None:
     if remedy is None:
         return None
     return {"what": remedy.what, "to_m": _figure(remedy.to), "by_m": _figure(remedy.by)}
+
+
+def mend_document(found: Mend | None) -> dict[str, Any] | None:
+    """A mend as steps that can be said, and the path they drive; None means: start again."""
+    if found is None:
+        return None
+    poses, s = found.track.poses[0], found.track.s[0]
+    return {
+        "movements": list(found.movements),
+        "steps": [
+            {"say": step.say, **_leg(leg)}
+            for step, leg in zip(found.steps, found.legs, strict=True)
+        ],
+        "finish": finish_document(found.finish),
+        "clearance": [
+            {"obstacle": name, "metres": _figure(metres), "s_m": _figure(at)}
+            for name, metres, at in found.clearances
+        ],
+        "path": [
+            {**_pose(poses[i]), "s_m": _figure(s[i]), "turns": _figure(found.track.turns[0, i]),
+             "leg": int(found.track.leg[i])}
+            for i in range(0, len(poses), 2)
+        ],
+    }  # fmt: skip
 
 
 def verdict_document(verdict: Verdict) -> dict[str, Any]:

@@ -318,6 +318,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tape Mend
+         * @description How to put right where the readings say it stands; null when it is better begun again.
+         */
+        post: operations["tape_mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/readings": {
         parameters: {
             query?: never;
@@ -1199,6 +1219,37 @@ export interface components {
             started: string;
             notes: components["schemas"]["Notes"];
         };
+        /**
+         * MendOut
+         * @description The fewest movements that put a finish right, and where they lead.
+         */
+        MendOut: {
+            /** Movements */
+            movements: ("forward" | "reverse")[];
+            /** Steps */
+            steps: components["schemas"]["MendStepOut"][];
+            finish: components["schemas"]["FinishOut"];
+            /** Clearance */
+            clearance: components["schemas"]["ClearanceOut"][];
+            /** Path */
+            path: components["schemas"]["PathPoint"][];
+        };
+        /** MendStepOut */
+        MendStepOut: {
+            /**
+             * Gear
+             * @enum {string}
+             */
+            gear: "forward" | "reverse";
+            /** Turns */
+            turns: number;
+            /** Metres */
+            metres: number;
+            /** Turns Per Metre */
+            turns_per_metre: number | null;
+            /** Say */
+            say: string;
+        };
         /** VoidIn */
         VoidIn: {
             /** Void */
@@ -1903,6 +1954,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TapeOut"];
+                };
+            };
+        };
+    };
+    tape_mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsIO"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendOut"] | null;
                 };
             };
         };

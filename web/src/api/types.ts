@@ -22,6 +22,7 @@ export type Attempt = Schemas["AttemptOut"];
 export type Notes = Schemas["Notes"];
 export type Readings = Schemas["ReadingsIO"];
 export type Tape = Schemas["TapeOut"];
+export type Mend = Schemas["MendOut"];
 export type Finding = Schemas["FindingOut"];
 export type FinishSet = Schemas["SetOut"];
 export type Lesson = Schemas["LessonOut"];

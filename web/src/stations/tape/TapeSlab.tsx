@@ -2,6 +2,7 @@
 import {
   bodyOf,
   type GroundBody,
+  type Mend,
   type Metres,
   type Point,
   type Pose,
@@ -9,12 +10,13 @@ import {
   type VehicleBody,
 } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
-import { placed } from "../../drawing/frame";
+import { placed, useFrame } from "../../drawing/frame";
 import { KerbScene } from "../../drawing/KerbScene";
 import { Pin } from "../../drawing/Pin";
 import { Slab } from "../../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { LengthField } from "../../shell/LengthField";
+import { ink } from "../../theme";
 import type { TypedReadings } from "./TapeStation";
 
 interface Props {
@@ -22,11 +24,12 @@ interface Props {
   readings: TypedReadings;
   pose: Pose | null;
   alongKnown: boolean;
+  mend: Mend | null;
   readOnly: boolean;
   onRead: (name: keyof TypedReadings, metres: Metres | null) => void;
 }
 
-export const TapeSlab = ({ sheet, readings, pose, alongKnown, readOnly, onRead }: Props) => {
+export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, onRead }: Props) => {
   const vehicle = bodyOf<VehicleBody>(sheet.vehicle);
   const ground = bodyOf<GroundBody>(sheet.ground);
   const away = ground.side === "left" ? -1 : 1;
@@ -40,9 +43,10 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, readOnly, onRead }
     placed(drawn, [x, (-away * (track + vehicle.tyre_width_m)) / 2]);
   const rear = hub(0, vehicle.track_rear_m);
   const front = hub(vehicle.wheelbase_m, vehicle.track_front_m);
+  const xs = mend ? mend.path.map((p) => p.x_m) : [];
   const bounds = {
-    left: end[0] - 1.6,
-    right: Math.max(tail, nose[0]) + 1.6,
+    left: Math.min(end[0], ...xs.map((x) => x - rearOverhang(vehicle))) - 1.6,
+    right: Math.max(tail, nose[0], ...xs.map((x) => x + noseX(vehicle))) + 1.6,
     bottom: away < 0 ? -3.4 : -1.9,
     top: away < 0 ? 1.9 : 3.4,
   };
@@ -86,6 +90,7 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, readOnly, onRead }
       <g opacity={pose ? 1 : 0.35}>
         <VehicleShape vehicle={vehicle} pose={drawn} look={pose ? "final" : "ghost"} />
       </g>
+      {mend && <MendPath mend={mend} vehicle={vehicle} />}
       <Dimension from={rear} to={[rear[0], 0]} />
       <Dimension from={front} to={[front[0], 0]} />
       <Dimension from={[nose[0], lane * 0.78]} to={[tail, lane * 0.78]} />
@@ -97,5 +102,22 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, readOnly, onRead }
           : "Outline: as planned. Nothing taped yet."}
       </text>
     </Slab>
+  );
+};
+
+/** Where the mend rolls the rear axle, and how the vehicle stands after it. */
+const MendPath = ({ mend, vehicle }: { mend: Mend; vehicle: VehicleBody }) => {
+  const frame = useFrame();
+  const last = mend.path.at(-1);
+  return (
+    <g>
+      {last && <VehicleShape vehicle={vehicle} pose={last} look="live" />}
+      <path
+        d={frame.path(mend.path.map((p): Point => [p.x_m, p.y_m]))}
+        fill="none"
+        stroke={ink.coral}
+        strokeWidth={2.5}
+      />
+    </g>
   );
 };

@@ -13,6 +13,7 @@ import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useStored } from "../../shell/useStored";
 import { AttemptPicker } from "./AttemptPicker";
+import { MendCard, useMend } from "./MendCard";
 import { TapeSlab } from "./TapeSlab";
 import { measureName, VerdictCard } from "./VerdictCard";
 
@@ -125,6 +126,8 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
     onSuccess: refresh,
   });
   const tape = draft ? preview.data : attempt.tape;
+  const [mending, setMending] = useState(false);
+  const mend = useMend(attempt, readings, mending && tape !== null && tape !== undefined);
   const error = save.error ?? spoilt.error ?? (draft ? preview.error : null);
   return (
     <Columns side={360} least={600}>
@@ -133,12 +136,16 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
         readings={typed}
         pose={tape?.pose ?? null}
         alongKnown={tape?.along_known ?? false}
+        mend={(mending && mend.data) || null}
         readOnly={readOnly}
         onRead={(name, metres) => setDraft({ ...typed, [name]: metres })}
       />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
         <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
         {error && <Alert severity="error">{inWords(error)}</Alert>}
+        {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
+          <MendCard mend={mend} wanted={mending} ask={setMending} />
+        )}
         {tape ? (
           <VerdictCard tape={tape} standard={sheet.standard} />
         ) : (

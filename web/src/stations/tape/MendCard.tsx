@@ -1,0 +1,91 @@
+/** How to put right where it stands: the fewest movements, said step by step. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { api, dataOf } from "../../api/client";
+import type { Attempt, Mend, Readings } from "../../api/types";
+import { length, roughly } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+
+/** Asked for by hand: it takes a second or two, and is not wanted after every reading. */
+export const useMend = (attempt: Attempt, readings: Readings | null, wanted: boolean) =>
+  useQuery({
+    queryKey: ["mend", attempt.id, readings],
+    queryFn: async ({ signal }) =>
+      (dataOf(
+        await api.POST("/api/attempts/{attempt_id}/mend", {
+          params: { path: { attempt_id: attempt.id } },
+          body: readings as Readings,
+          signal,
+        }),
+      ) ?? null) as Mend | null,
+    enabled: wanted && readings !== null,
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+interface Props {
+  mend: ReturnType<typeof useMend>;
+  wanted: boolean;
+  ask: (wanted: boolean) => void;
+}
+
+export const MendCard = ({ mend, wanted, ask }: Props) => {
+  if (!wanted)
+    return (
+      <Button variant="outlined" sx={{ minHeight: 48 }} onClick={() => ask(true)}>
+        How to put it right
+      </Button>
+    );
+  return (
+    <Paper component="section" aria-label="How to put it right" sx={{ p: 1.75 }}>
+      <Box sx={{ display: "flex", alignItems: "center" }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          How to put it right
+        </Typography>
+        <Button size="small" onClick={() => ask(false)}>
+          {mend.isFetching ? "Cancel" : "Close"}
+        </Button>
+      </Box>
+      {mend.isFetching && <p>Trying the movements that are left…</p>}
+      {mend.error && <Alert severity="error">{mend.error.message}</Alert>}
+      {mend.data === null && (
+        <Alert severity="warning">
+          No few movements do it from here, in the room there is and within the standard. Pull out
+          and begin again: that is not giving up.
+        </Alert>
+      )}
+      {mend.data && <Steps mend={mend.data} />}
+    </Paper>
+  );
+};
+
+const Steps = ({ mend }: { mend: Mend }) => {
+  const units = useUnits();
+  return (
+    <>
+      <Box component="ol" sx={{ m: 0, my: 1, pl: 3, fontSize: 15 }}>
+        {mend.steps
+          .filter((step) => step.metres > 0.02)
+          .map((step, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a step has no other name than its place
+            <li key={i}>
+              {step.say}, <strong>{roughly(step.metres, units)}</strong>
+            </li>
+          ))}
+      </Box>
+      <Box sx={{ fontSize: 14 }}>
+        It ends {length(mend.finish.kerb_front_m, units)} from the kerb in front and{" "}
+        {length(mend.finish.kerb_rear_m, units)} behind.
+      </Box>
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 1 }}>
+        Computed from the readings, wheels straight at the start. All-round check before each
+        movement; at a crawl, with an observer.
+      </Box>
+    </>
+  );
+};
