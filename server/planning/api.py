@@ -1,3 +1,5 @@
+from faircorner.documents import read_document
+from faircorner.documents.requests import hill_document
 from ninja import Router, Status
 
 from server.access import Caller, may
@@ -8,6 +10,8 @@ from server.planning.models import CueSheet
 from server.planning.schemas import (
     DocketOut,
     DraftIn,
+    HillIn,
+    HillOut,
     LeastGapOut,
     PlanIn,
     PlanOut,
@@ -132,3 +136,15 @@ def sheet_make(request: Caller, body: SheetIn):
 @router.get("/sheets/{sheet_id}", response=SheetOut, operation_id="sheet_read")
 def sheet_read(request: Caller, sheet_id: int):
     return current(CueSheet.objects.for_caller(request).select_related(*SHEET).get(pk=sheet_id))
+
+
+@router.post("/hill", response=HillOut, operation_id="hill_roll")
+def hill_roll(request: Caller, body: HillIn):
+    """How to leave the wheels on a hill, by letting the vehicle roll each way."""
+    revision = Revision.objects.get(
+        pk=body.vehicle, document__school=request.school, document__kind=Kind.VEHICLE
+    )
+    vehicle = read_document("vehicle", revision.body).build()
+    return hill_document(
+        vehicle, side=body.side, gap=body.gap_m, facing=body.facing, kerb=body.kerb
+    )

@@ -230,3 +230,33 @@ class DocketOut(Schema):
 
 DocketId = Annotated[int | None, Field(description="document or person; absent for the first")]
 Body = dict[str, Any]
+
+
+class HillIn(Schema):
+    """A vehicle parked on a hill. facing : which way its nose points; kerb : or only an edge."""
+
+    vehicle: int
+    side: Literal["left", "right"]
+    facing: Literal["up", "down"]
+    kerb: bool
+    gap_m: float = 0.25
+
+
+class RollOut(Schema):
+    """Where a roll ends with the wheels left one way; angle between tyre and kerb."""
+
+    way: Literal["toward", "away", "straight"]
+    end: Literal["held by the kerb", "against the kerb", "off the road", "into the road",
+                 "on down the hill"]  # fmt: skip
+    metres: float
+    tyre: Literal["front", "rear"] | None
+    angle_deg: float
+    turns: float
+    start: PoseOut
+    final: PoseOut
+    path_m: list[list[float]]
+
+
+class HillOut(Schema):
+    best: Literal["toward", "away", "straight"]
+    ways: list[RollOut]

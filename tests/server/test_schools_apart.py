@@ -36,6 +36,8 @@ def requests_naming(house):
         "plan_compute": ("POST", "/api/plan", docket),
         "plan_remedy": ("POST", "/api/plan/remedy", docket),
         "plan_least_gap": ("POST", "/api/plan/least-gap", docket),
+        "hill_roll": ("POST", "/api/hill", {
+            "vehicle": vehicle.pk, "side": "left", "facing": "up", "kerb": True}),
         "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
         "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),

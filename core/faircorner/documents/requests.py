@@ -15,8 +15,17 @@ from faircorner.documents.standard import LIMIT_UNITS, StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 from faircorner.ground import Finish
-from faircorner.motion import Leg, Track, drive, jack_knifed, trailer_headings
-from faircorner.plane import Floats
+from faircorner.motion import (
+    Leg,
+    Roll,
+    Track,
+    best_roll,
+    drive,
+    jack_knifed,
+    roll,
+    trailer_headings,
+)
+from faircorner.plane import Floats, mirrored
 from faircorner.sight import ACUITY, CRAWL, REACTION
 from faircorner.tape import Verdict
 from faircorner.vehicle import Vehicle
@@ -28,6 +37,7 @@ __all__ = [
     "PlanRequest",
     "drive_document",
     "finish_document",
+    "hill_document",
     "mend_document",
     "plan_document",
     "read_options",
@@ -288,6 +298,38 @@ def remedy_document(remedy: Remedy | None) -> dict[str, Any] | None:
     if remedy is None:
         return None
     return {"what": remedy.what, "to_m": _figure(remedy.to), "by_m": _figure(remedy.by)}
+
+
+def hill_document(
+    vehicle: Vehicle, *, side: Literal["left", "right"], gap: float, facing: Literal["up", "down"],
+    kerb: bool,
+) -> dict[str, Any]:  # fmt: skip
+    """What each way of leaving the wheels leads to on a hill, and which ends best."""
+    car = vehicle if side == "left" else vehicle.mirrored()
+    lock = car.steering.lock_turns
+    rolls = {
+        way: roll(car, gap=gap, forward=facing == "down", turns=sign * lock, kerb=kerb)
+        for way, sign in (("toward", 1), ("away", -1), ("straight", 0))
+    }
+    return {"best": best_roll(rolls), "ways": [_rolled(way, r, side) for way, r in rolls.items()]}
+
+
+def _rolled(way: str, found: Roll, side: str) -> dict[str, Any]:
+    poses, turns = found.track.poses[0], found.track.turns[0]
+    if side == "right":
+        poses, turns = mirrored(poses), -turns
+    # The wheel stands turned from the start, also in the drawing.
+    return {
+        "way": way,
+        "end": found.end,
+        "metres": _figure(found.metres),
+        "tyre": found.tyre,
+        "angle_deg": _figure(degrees(found.angle)),
+        "turns": _figure(float(turns[-1])),
+        "start": _pose(poses[0]),
+        "final": _pose(poses[-1]),
+        "path_m": np.round(poses[::5, :2], 3).tolist(),
+    }
 
 
 def mend_document(found: Mend | None) -> dict[str, Any] | None:

@@ -256,6 +256,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Hill Roll
+         * @description How to leave the wheels on a hill, by letting the vehicle roll each way.
+         */
+        post: operations["hill_roll"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lessons": {
         parameters: {
             query?: never;
@@ -1025,6 +1045,69 @@ export interface components {
             options: components["schemas"]["OptionsIO"];
             /** Learner */
             learner: number;
+        };
+        /** HillOut */
+        HillOut: {
+            /**
+             * Best
+             * @enum {string}
+             */
+            best: "toward" | "away" | "straight";
+            /** Ways */
+            ways: components["schemas"]["RollOut"][];
+        };
+        /**
+         * RollOut
+         * @description Where a roll ends with the wheels left one way; angle between tyre and kerb.
+         */
+        RollOut: {
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "toward" | "away" | "straight";
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "held by the kerb" | "against the kerb" | "off the road" | "into the road" | "on down the hill";
+            /** Metres */
+            metres: number;
+            /** Tyre */
+            tyre: ("front" | "rear") | null;
+            /** Angle Deg */
+            angle_deg: number;
+            /** Turns */
+            turns: number;
+            start: components["schemas"]["PoseOut"];
+            final: components["schemas"]["PoseOut"];
+            /** Path M */
+            path_m: number[][];
+        };
+        /**
+         * HillIn
+         * @description A vehicle parked on a hill. facing : which way its nose points; kerb : or only an edge.
+         */
+        HillIn: {
+            /** Vehicle */
+            vehicle: number;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Facing
+             * @enum {string}
+             */
+            facing: "up" | "down";
+            /** Kerb */
+            kerb: boolean;
+            /**
+             * Gap M
+             * @default 0.25
+             */
+            gap_m: number;
         };
         /** LessonOut */
         LessonOut: {
@@ -1838,6 +1921,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+        };
+    };
+    hill_roll: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HillIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HillOut"];
                 };
             };
         };

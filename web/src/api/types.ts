@@ -23,6 +23,7 @@ export type Notes = Schemas["Notes"];
 export type Readings = Schemas["ReadingsIO"];
 export type Tape = Schemas["TapeOut"];
 export type Mend = Schemas["MendOut"];
+export type Roll = Schemas["RollOut"];
 export type Finding = Schemas["FindingOut"];
 export type FinishSet = Schemas["SetOut"];
 export type Lesson = Schemas["LessonOut"];

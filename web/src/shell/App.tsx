@@ -21,6 +21,7 @@ const Compare = lazy(() => import("../stations/compare/Compare"));
 const People = lazy(() => import("../desk/People"));
 const Diary = lazy(() => import("../desk/Diary"));
 const Garage = lazy(() => import("../desk/Garage"));
+const Hill = lazy(() => import("../desk/Hill"));
 const Standards = lazy(() => import("../desk/Standards"));
 
 export const App = () => (
@@ -47,6 +48,7 @@ const Gate = () => {
         <Route path="/people" element={<People />} />
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />
+        <Route path="/hill" element={<Hill />} />
         <Route path="/standards" element={<Standards />} />
       </Route>
       {/* Outside the house, which would rewrite the address while it is being left. */}

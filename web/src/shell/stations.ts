@@ -21,4 +21,5 @@ export const DESK = [
   { path: "/diary", name: "Diary" },
   { path: "/garage", name: "Garage" },
   { path: "/standards", name: "Standards" },
+  { path: "/hill", name: "Hill" },
 ] as const;

@@ -6,7 +6,7 @@ import { KerbScene } from "../../drawing/KerbScene";
 import { CallDisc } from "../../drawing/marks";
 import { Slab } from "../../drawing/Slab";
 import { at } from "../../drawing/scrub";
-import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
+import { noseX, rearOverhang, VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -20,14 +20,6 @@ interface Props {
   /** A drawing to be told from others at a glance: no figures on it. */
   bare?: boolean;
 }
-
-/** How far the front wheels turn for the drawing: the single-track angle at full lock. */
-const wheelDeg = (vehicle: VehicleBody, turns: number): number => {
-  const half = vehicle.steering.kerb_circle_m / 2;
-  const radius = Math.sqrt(half ** 2 - vehicle.wheelbase_m ** 2) - vehicle.track_front_m / 2;
-  const lock = (Math.atan(vehicle.wheelbase_m / radius) * 180) / Math.PI;
-  return (turns / vehicle.steering.lock_turns) * lock;
-};
 
 export const PlanSlab = (props: Props) => {
   const { plan, vehicle, ground } = props;
@@ -77,7 +69,7 @@ const PlanDrawing = ({ plan, vehicle, ground, live = null, active = 0, bare = fa
           vehicle={vehicle}
           pose={live}
           look="live"
-          wheelDeg={wheelDeg(vehicle, live.turns)}
+          wheelDeg={wheelAngle(vehicle, live.turns)}
         />
       )}
       {(bare ? [] : plan.calls).map((call) => (

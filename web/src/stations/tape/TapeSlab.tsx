@@ -100,6 +100,7 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, on
             ? "Solid: as taped. Outline: as planned."
             : "Solid: as taped; its place along the kerb is assumed, no gap was taped. Outline: as planned."
           : "Outline: as planned. Nothing taped yet."}
+        {mend && " Coral: put right."}
       </text>
     </Slab>
   );
