@@ -4,6 +4,7 @@ import json
 from pathlib import Path
 
 import pytest
+from django.conf import settings as django_settings
 from django.db import connection
 from django.test.utils import setup_databases, teardown_databases
 from faircorner.documents.library import house_standard, methods
@@ -25,6 +26,8 @@ def django_db_setup(django_test_environment, django_db_blocker):
     """Always a database of the tests' own; pytest-django makes one only for marked tests."""
     # A served page's threads must not hold the database that is dropped at the end.
     connection.settings_dict["CONN_MAX_AGE"] = 0
+    # Slow hashing guards real passwords; here it would only be waited for.
+    django_settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
     with django_db_blocker.unblock():
         made = setup_databases(verbosity=0, interactive=False)
     yield

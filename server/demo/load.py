@@ -4,7 +4,7 @@ The learners' hidden bias and scatter are below in the open, seeded, so that wha
 says about them can be held against the truth.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any
 from uuid import UUID, uuid5
@@ -18,7 +18,7 @@ from faircorner.documents import read_options
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.requests import OptionsModel
-from faircorner.ground import Ground, adjust, lay_kerb
+from faircorner.ground import Check, Ground, adjust, lay_kerb
 from faircorner.shift import SimulatedLearner
 
 from server.demo.vehicles import (
@@ -104,13 +104,20 @@ SEATS: dict[str, tuple[Car, float, float]] = {
 }
 
 
+# What somebody noted at one of the places; the others are still to be looked at.
+QUAY_CHECK = Check(
+    legal=True, junction=42.0, crossing=60.0, bus_stop=75.0, driveway=11.0, bend=90.0, crest=120.0,
+    sight=80.0, traffic="some", light="clear", neighbour="straight", slope=0.0,
+)  # fmt: skip
+
+
 def _tidewell_places() -> list[Ground]:
     mill = lay_kerb("Mill Lane, between two", gap=7.4, length=4.5, goal_ahead=1.3)
     return [
-        lay_kerb("Quay Street", goal_ahead=2.0),
+        replace(lay_kerb("Quay Street", goal_ahead=2.0), check=QUAY_CHECK),
         adjust(mill, "behind_off_kerb", 0.3),
         lay_kerb("Weir Road, one-way, kerb right", side="right", off_kerb=0.25, goal_ahead=1.8),
-        lay_kerb("Station Approach", road_width=5.9, off_kerb=0.1, length=4.0, goal_ahead=2.2),
+        lay_kerb("Station Approach", road_width=6.9, off_kerb=0.1, length=4.0, goal_ahead=2.2),
     ]
 
 

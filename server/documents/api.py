@@ -1,6 +1,6 @@
 from faircorner.documents import read_document
-from faircorner.documents.ground import ground_document
-from faircorner.ground import Ground, adjust, measures, with_behind
+from faircorner.documents.ground import ground_document, suitability_document
+from faircorner.ground import Ground, adjust, measures, suitability, with_behind
 from ninja import Router, Status
 
 from server.access import Caller, may
@@ -33,7 +33,11 @@ def _document(revision: Revision) -> dict[str, object]:
 
 
 def _ground(ground: Ground) -> dict[str, object]:
-    return {"body": ground_document(ground), "measures": measures(ground)}
+    return {
+        "body": ground_document(ground),
+        "measures": measures(ground),
+        "suitability": suitability_document(suitability(ground)),
+    }
 
 
 @router.get("/documents", response=list[DocumentOut], operation_id="documents_list")

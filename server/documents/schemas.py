@@ -61,8 +61,24 @@ class AddBehindIn(Schema):
     gap_m: float | None
 
 
+class NotedOut(Schema):
+    """One thing for or against a place; metres and the school's least where it is a length."""
+
+    item: str
+    grade: Literal["good", "mind", "against", "not noted"]
+    said: str
+    metres: float | None
+    least_m: float | None
+
+
+class SuitabilityOut(Schema):
+    answer: Literal["suits", "with care", "not here", "not known yet"]
+    noted: list[NotedOut]
+
+
 class GroundOut(Schema):
-    """A ground and what a tape would say of it, in metres."""
+    """A ground, what a tape would say of it in metres, and whether it is one to practise on."""
 
     body: dict[str, Any]
     measures: dict[str, float]
+    suitability: SuitabilityOut

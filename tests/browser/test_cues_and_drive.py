@@ -65,7 +65,7 @@ def test_how_near_it_passes_is_told_for_everything(page):
 
 def test_each_slider_plans_again_with_its_own_figure(page):
     sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    choose(page, "Learner", "Nia Solberg")
     tried = []
     for name, key in (
         ("Gap at the start", "gap_m"),

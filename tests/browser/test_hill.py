@@ -30,3 +30,4 @@ def test_a_gap_out_of_reason_is_told_and_the_drawing_stays(page):
     expect(best(page)).to_contain_text(" in")
     type_length(page, "Off the kerb", "20 ft")
     expect(page.get_by_role("alert")).to_contain_text("between 0 and 2 m")
+    expect(best(page)).to_be_visible()

@@ -160,3 +160,33 @@ def test_a_keep_right_school_in_feet_parks_on_the_right(page):
     told = alert.inner_text()
     assert re.search(r"\d in\b", told)
     assert " cm" not in told
+
+
+def test_a_place_is_looked_at_and_the_answer_is_kept_with_it(page):
+    sign_in(page)
+    choose(page, "Ground", "Mill Lane")
+    station(page, "Ground")
+    check = page.get_by_role("region", name="Is this a place to practise?")
+    answer = check.get_by_role("status")
+    expect(answer).to_have_text("Not known yet: look at the rest")
+    check.get_by_label("Allowed here").click()
+    page.get_by_role("option", name="no", exact=True).click()
+    expect(answer).to_have_text("Not here")
+    expect(check.get_by_role("listitem").first).to_contain_text("not allowed")
+    page.get_by_role("button", name="Undo").click()
+    type_length(page, "To the junction", "8 m")
+    expect(check.get_by_role("listitem").first).to_contain_text(
+        "8.00 m to the junction (15 m wanted)"
+    )
+    page.get_by_role("button", name=re.compile("^Save ground")).click()
+    expect(page.get_by_text(re.compile("^Ground: revision"))).to_be_visible()
+    assert latest("Mill Lane, between two").body["check"]["junction_m"] == 8.0
+
+
+def test_a_place_that_was_looked_at_says_what_to_mind(page):
+    sign_in(page)
+    choose(page, "Ground", "Quay Street")
+    station(page, "Ground")
+    check = page.get_by_role("region", name="Is this a place to practise?")
+    expect(check.get_by_role("status")).to_have_text("It suits, with care")
+    expect(check.get_by_role("listitem").first).to_contain_text("some traffic")

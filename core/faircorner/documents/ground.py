@@ -6,10 +6,10 @@ import numpy as np
 from pydantic import Field
 
 from faircorner.documents.model import Metres, Model, Name, Point2, inside
-from faircorner.ground import Edge, Goal, Ground, Obstacle
+from faircorner.ground import Check, Edge, Goal, Ground, Least, Obstacle, Suitability
 from faircorner.plane import frozen
 
-__all__ = ["GroundDocument", "ground_document"]
+__all__ = ["GroundDocument", "ground_document", "suitability_document"]
 
 
 class EdgeModel(Model):
@@ -37,6 +37,49 @@ class GoalModel(Model):
     ahead_m: Metres = 1.0
 
 
+_HOUSE = Least()
+
+
+class LeastModel(Model):
+    """How far off things should be: a school's own figures."""
+
+    junction_m: Metres = _HOUSE.junction
+    bend_m: Metres = _HOUSE.bend
+    crest_m: Metres = _HOUSE.crest
+    crossing_m: Metres = _HOUSE.crossing
+    bus_stop_m: Metres = _HOUSE.bus_stop
+    driveway_m: Metres = _HOUSE.driveway
+    sight_m: Metres = _HOUSE.sight
+    to_pass_m: Metres = _HOUSE.to_pass
+
+
+class CheckModel(Model):
+    """What was noted of the place; null where nobody looked."""
+
+    legal: bool | None = None
+    junction_m: float | None = None
+    bend_m: float | None = None
+    crest_m: float | None = None
+    crossing_m: float | None = None
+    bus_stop_m: float | None = None
+    driveway_m: float | None = None
+    sight_m: float | None = None
+    traffic: Literal["quiet", "some", "busy"] | None = None
+    light: Literal["clear", "dull", "dark"] | None = None
+    neighbour: Literal["straight", "askew", "up on the kerb"] | None = None
+    slope_percent: float | None = None
+    least: LeastModel = LeastModel()
+
+    def build(self) -> Check:
+        least = {name.removesuffix("_m"): value for name, value in self.least}
+        noted = {
+            name.removesuffix("_m").removesuffix("_percent"): value
+            for name, value in self
+            if name != "least"
+        }
+        return Check(**noted, least=Least(**least))
+
+
 class GroundDocument(Model):
     """A place. x runs along the kerb the way the vehicle first faces, kerb face on y = 0."""
 
@@ -47,6 +90,7 @@ class GroundDocument(Model):
     edges: Annotated[list[EdgeModel], Field(max_length=50)]
     obstacles: Annotated[list[ObstacleModel], Field(min_length=1, max_length=50)]
     goal: GoalModel
+    check: CheckModel = CheckModel()
 
     def build(self) -> Ground:
         obstacles = []
@@ -67,6 +111,8 @@ class GroundDocument(Model):
                 kerb=self.goal.kerb_m,
                 ahead_gap=self.goal.ahead_m,
             )
+        with inside("check"):
+            check = self.check.build()
         return Ground(
             name=self.name,
             side=self.side,
@@ -76,6 +122,7 @@ class GroundDocument(Model):
             obstacles=tuple(obstacles),
             goal=goal,
             road_width=self.road_width_m,
+            check=check,
         )
 
 
@@ -106,4 +153,28 @@ def ground_document(ground: Ground) -> dict[str, Any]:
             "kerb_m": round(ground.goal.kerb, 5),
             "ahead_m": round(ground.goal.ahead_gap, 5),
         },
+        "check": _check(ground.check),
     }
+
+
+def _check(check: Check) -> dict[str, Any]:
+    inward = {name.removesuffix("_m").removesuffix("_percent"): name
+              for name in CheckModel.model_fields if name != "least"}  # fmt: skip
+    return {
+        **{outward: getattr(check, name) for name, outward in inward.items()},
+        "least": {
+            name: getattr(check.least, name.removesuffix("_m")) for name in LeastModel.model_fields
+        },
+    }
+
+
+def suitability_document(found: Suitability) -> dict[str, Any]:
+    """The answer and its reasons as a document."""
+    return {
+        "answer": found.answer,
+        "noted": [
+            {"item": n.item, "grade": n.grade, "said": n.said, "metres": n.metres,
+             "least_m": n.least}
+            for n in found.noted
+        ],
+    }  # fmt: skip

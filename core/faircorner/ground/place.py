@@ -1,12 +1,13 @@
 """What a place consists of. Site frame: kerb face on y = 0, x the way the vehicle first faces."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 import numpy as np
 from shapely import Polygon
 
 from faircorner.errors import InputError
+from faircorner.ground.check import Check
 from faircorner.plane import Floats, frozen
 
 __all__ = ["Edge", "Goal", "Ground", "Obstacle"]
@@ -82,6 +83,7 @@ class Ground:
 
     side : where the working kerb lies, seen from the vehicle at the start
     road_width : m from kerb to kerb
+    check : what was noted of it as a place to practise
     Raises InputError when the goal names what is not there, and when nothing is left to
     drive on.
     """
@@ -92,6 +94,7 @@ class Ground:
     obstacles: tuple[Obstacle, ...]
     goal: Goal
     road_width: float = 7.0
+    check: Check = field(default_factory=Check)
 
     def __post_init__(self) -> None:
         if self.side not in ("left", "right"):
@@ -101,11 +104,11 @@ class Ground:
         names = [o.name for o in self.obstacles]
         if len(set(names)) != len(names):
             raise InputError("obstacles", "each needs a name of its own")
-        for field in ("ahead", "behind"):
-            wanted = getattr(self.goal, field)
+        for which in ("ahead", "behind"):
+            wanted = getattr(self.goal, which)
             if wanted is not None and wanted not in names:
                 raise InputError(
-                    f"goal.{field}",
+                    f"goal.{which}",
                     f"no obstacle is called {wanted!r}; there is {', '.join(names) or 'none'}",
                 )
         kerbs = [e for e in self.edges if e.kind == "kerb"]

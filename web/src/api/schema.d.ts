@@ -570,7 +570,7 @@ export interface components {
         };
         /**
          * GroundOut
-         * @description A ground and what a tape would say of it, in metres.
+         * @description A ground, what a tape would say of it in metres, and whether it is one to practise on.
          */
         GroundOut: {
             /** Body */
@@ -581,6 +581,36 @@ export interface components {
             measures: {
                 [key: string]: number;
             };
+            suitability: components["schemas"]["SuitabilityOut"];
+        };
+        /**
+         * NotedOut
+         * @description One thing for or against a place; metres and the school's least where it is a length.
+         */
+        NotedOut: {
+            /** Item */
+            item: string;
+            /**
+             * Grade
+             * @enum {string}
+             */
+            grade: "good" | "mind" | "against" | "not noted";
+            /** Said */
+            said: string;
+            /** Metres */
+            metres: number | null;
+            /** Least M */
+            least_m: number | null;
+        };
+        /** SuitabilityOut */
+        SuitabilityOut: {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "suits" | "with care" | "not here" | "not known yet";
+            /** Noted */
+            noted: components["schemas"]["NotedOut"][];
         };
         /**
          * GroundIn

@@ -74,6 +74,24 @@ export interface GroundBody {
   edges: { name: string; kind: string; points_m: Point[] }[];
   obstacles: { name: string; kind: string; polygon_m: Point[]; height_m: Metres }[];
   goal: { ahead: string; behind: string | null; kerb_m: Metres; ahead_m: Metres };
+  check?: PlaceNotes;
+}
+
+/** What was noted of a place to practise on; nothing where nobody looked. */
+export interface PlaceNotes {
+  legal?: boolean | null;
+  junction_m?: Metres | null;
+  crossing_m?: Metres | null;
+  bus_stop_m?: Metres | null;
+  driveway_m?: Metres | null;
+  bend_m?: Metres | null;
+  crest_m?: Metres | null;
+  sight_m?: Metres | null;
+  traffic?: string | null;
+  light?: string | null;
+  neighbour?: string | null;
+  slope_percent?: number | null;
+  least?: Record<string, Metres>;
 }
 
 export interface FitMetres {

@@ -13,9 +13,10 @@ import { useFrame } from "../drawing/frame";
 import { Slab } from "../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape, wheelAngle } from "../drawing/VehicleShape";
 import { LengthField } from "../shell/LengthField";
-import { Failure, Waiting } from "../shell/states";
+import { Waiting } from "../shell/states";
 import { length, type Units } from "../shell/units";
 import { useDocket, useUnits } from "../shell/useDocket";
+import { useLast } from "../shell/useLast";
 import { ink } from "../theme";
 import { Desk } from "./Desk";
 
@@ -42,6 +43,7 @@ const Hill = () => {
     placeholderData: keepPreviousData,
     retry: false,
   });
+  const shown = useLast(hill.data);
   return (
     <Desk title="Hill">
       <Typography color="text.secondary">
@@ -70,9 +72,8 @@ const Hill = () => {
         />
       </Box>
       {hill.error && <Alert severity="error">{hill.error.message}</Alert>}
-      {hill.isPending && <Waiting what="Letting it roll" />}
-      {!hill.data && hill.error && <Failure error={hill.error} />}
-      {hill.data && (
+      {!shown && hill.isPending && <Waiting what="Letting it roll" />}
+      {shown && (
         <Box
           sx={{
             display: "grid",
@@ -80,11 +81,11 @@ const Hill = () => {
             gridTemplateColumns: "repeat(auto-fit, minmax(280px, 1fr))",
           }}
         >
-          {hill.data.ways.map((roll) => (
+          {shown.ways.map((roll) => (
             <Way
               key={roll.way}
               roll={roll}
-              best={roll.way === hill.data.best}
+              best={roll.way === shown.best}
               side={side}
               kerb={edge === "kerb"}
               forward={facing === "down"}

@@ -24,6 +24,12 @@ export const length = (metres: number | null | undefined, units: Units): string 
   return minus(`${metres.toFixed(2)} m`);
 };
 
+/** How far off something stands: whole metres or feet once it is far. */
+export const distance = (metres: number, units: Units): string => {
+  if (metres < 10) return length(metres, units);
+  return units === "imperial" ? `${Math.round(metres / INCH / 12)} ft` : `${Math.round(metres)} m`;
+};
+
 /** A length rounded as a driver can act on it: 5 cm, or 2 inches. */
 export const roughly = (metres: number, units: Units): string =>
   units === "imperial" ? feetAndInches(metres, 2) : length(Math.round(metres * 20) / 20, units);

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useRef, useState } from "react";
+import { useDeferredValue, useState } from "react";
 import { ApiError } from "../../api/client";
 import { planQuery } from "../../api/queries";
 import {
@@ -18,6 +18,7 @@ import { at } from "../../drawing/scrub";
 import { Columns } from "../../shell/Columns";
 import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
+import { useLast } from "../../shell/useLast";
 import { useRevise } from "../../shell/useRevise";
 import { ink } from "../../theme";
 import { CallList } from "./CallList";
@@ -61,9 +62,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const [s, setS] = useState<number | null>(null);
   const [active, setActive] = useState(1);
   // A change that cannot be worked out leaves the last drawing standing, to be mended from.
-  const last = useRef<Plan | undefined>(undefined);
-  if (plan.data) last.current = plan.data;
-  const shown = last.current;
+  const shown = useLast(plan.data);
   if (plan.isPending && !shown) return <Waiting what="Working out the cues" />;
   if (!shown) return <Failure error={plan.error} retry={() => void plan.refetch()} />;
   const vehicle = bodyOf<VehicleBody>(docket.vehicle);

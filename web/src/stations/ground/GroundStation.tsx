@@ -16,6 +16,7 @@ import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
 import { GroundSlab } from "./GroundSlab";
+import { PlaceCheck } from "./PlaceCheck";
 
 const GroundStation = () => {
   const docket = useDocket();
@@ -121,6 +122,12 @@ const Place = ({ revision }: { revision: Revision }) => {
           </Box>
           <ReviseBar revision={revision} draft={draft as never} what="ground" />
         </Paper>
+        <PlaceCheck
+          notes={ground.check ?? {}}
+          found={measured.data.suitability}
+          readOnly={readOnly}
+          change={(part) => draft.edit({ ...ground, check: { ...ground.check, ...part } })}
+        />
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
           Practise only where it is legal, quiet and clear of junctions, crossings and driveways. A
           parked vehicle may drive off in mid-attempt; one that stands askew or up on the kerb

@@ -1,0 +1,137 @@
+"""Is this a place to practise? What was noted there, against the school's own least figures."""
+
+from dataclasses import dataclass
+from typing import Literal, TypeAlias
+
+from faircorner.ground.check import DISTANCES, Check
+from faircorner.ground.kerbside import measures
+from faircorner.ground.place import Ground
+
+__all__ = ["Answer", "Grade", "Noted", "Suitability", "suitability"]
+
+Grade: TypeAlias = Literal["good", "mind", "against", "not noted"]
+Answer: TypeAlias = Literal["suits", "with care", "not here", "not known yet"]
+
+# Taken for the vehicle that stands beside the parked one when nobody says which: width and gap, m.
+_BESIDE = 1.8 + 0.9
+
+
+# Above this a slope is told, percent; assumed.
+_STEEP = 5.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Noted:
+    """One thing that speaks for or against a place.
+
+    metres, least : what was noted and what the school asks for, None where it is no length
+    """
+
+    item: str
+    grade: Grade
+    said: str
+    metres: float | None = None
+    least: float | None = None
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Suitability:
+    answer: Answer
+    noted: tuple[Noted, ...]
+
+
+def suitability(ground: Ground) -> Suitability:
+    """The plain answer and its reasons, the worst first.
+
+    One thing against a place is enough; what was not noted keeps a good answer back, since
+    nobody has looked.
+    """
+    check = ground.check
+    noted = [_legal(check), *(_distance(check, name) for name in DISTANCES), _width(ground, check)]
+    noted += [_of("traffic", check.traffic, _TRAFFIC), _of("light", check.light, _LIGHT)]
+    noted += [_of("neighbour", check.neighbour, _NEIGHBOUR), _slope(check)]
+    grades = [one.grade for one in noted]
+    answer: Answer
+    if "against" in grades:
+        answer = "not here"
+    elif "not noted" in grades:
+        answer = "not known yet"
+    else:
+        answer = "with care" if "mind" in grades else "suits"
+    order: tuple[Grade, ...] = ("against", "mind", "not noted", "good")
+    return Suitability(
+        answer=answer, noted=tuple(sorted(noted, key=lambda one: order.index(one.grade)))
+    )
+
+
+def _legal(check: Check) -> Noted:
+    if check.legal is None:
+        return Noted(item="legal", grade="not noted", said="whether it is allowed here")
+    if check.legal:
+        return Noted(item="legal", grade="good", said="stopping and manoeuvring are allowed")
+    return Noted(item="legal", grade="against", said="it is not allowed here")
+
+
+_NAMES = {
+    "junction": "to the junction", "crossing": "to the crossing", "bus_stop": "to the bus stop",
+    "driveway": "to the driveway", "bend": "to the bend", "crest": "to the crest",
+    "sight": "of clear sight both ways",
+}  # fmt: skip
+
+
+def _distance(check: Check, name: str) -> Noted:
+    metres, least = getattr(check, name), getattr(check.least, name)
+    said = _NAMES[name]
+    if metres is None:
+        return Noted(item=name, grade="not noted", said=said, least=least)
+    grade: Grade = "good" if metres >= least else "against"
+    return Noted(item=name, grade=grade, said=said, metres=metres, least=least)
+
+
+def _width(ground: Ground, check: Check) -> Noted:
+    """Room left for others beside a vehicle that stands ready next to the parked one."""
+    place = measures(ground)
+    left = place["road_width"] - place["ahead_off_kerb"] - place["ahead_width"] - _BESIDE
+    least = check.least.to_pass
+    grade: Grade = "good" if left >= least else "against"
+    return Noted(
+        item="to_pass", grade=grade, said="left for others to pass", metres=round(left, 3),
+        least=least,
+    )  # fmt: skip
+
+
+_Words: TypeAlias = dict[str, tuple[Grade, str]]
+_TRAFFIC: _Words = {
+    "quiet": ("good", "quiet"),
+    "some": ("mind", "some traffic: wait for it, every time"),
+    "busy": ("against", "too busy to wait for everybody"),
+}
+_LIGHT: _Words = {
+    "clear": ("good", "good light"),
+    "dull": ("mind", "dull: low edges may not be seen"),
+    "dark": ("against", "too dark to see who comes"),
+}
+_NEIGHBOUR: _Words = {
+    "straight": ("good", "the parked vehicle stands straight"),
+    "askew": ("mind", "the parked vehicle stands askew: cues taken from it mislead"),
+    "up on the kerb": ("mind", "the parked vehicle is up on the kerb: cues taken from it mislead"),
+}
+
+
+def _of(item: str, value: str | None, words: _Words) -> Noted:
+    if value is None:
+        return Noted(item=item, grade="not noted", said=item)
+    grade, said = words[value]
+    return Noted(item=item, grade=grade, said=said)
+
+
+def _slope(check: Check) -> Noted:
+    if check.slope is None:
+        return Noted(item="slope", grade="not noted", said="slope")
+    if abs(check.slope) <= _STEEP:
+        return Noted(item="slope", grade="good", said="level enough")
+    way = "uphill" if check.slope > 0 else "downhill"
+    return Noted(
+        item="slope", grade="mind",
+        said=f"{abs(check.slope):g} % {way}: brake and power change",
+    )  # fmt: skip

@@ -1,0 +1,169 @@
+/** Is this a place to practise? What was noted there, and the plain answer with its reasons. */
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import Paper from "@mui/material/Paper";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import type { GroundState, PlaceNotes } from "../../api/types";
+import { LengthField } from "../../shell/LengthField";
+import { distance, length, type Units } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+
+type Found = GroundState["suitability"];
+type Noted = Found["noted"][number];
+
+interface Props {
+  notes: PlaceNotes;
+  found: Found;
+  readOnly: boolean;
+  change: (part: Partial<PlaceNotes>) => void;
+}
+
+const DISTANCES = {
+  junction_m: "To the junction",
+  crossing_m: "To the crossing",
+  bus_stop_m: "To the bus stop",
+  driveway_m: "To the driveway",
+  bend_m: "To the bend",
+  crest_m: "To the crest",
+  sight_m: "Clear sight",
+} as const;
+
+const CHOICES = {
+  traffic: { label: "Traffic", of: ["quiet", "some", "busy"] },
+  light: { label: "Light", of: ["clear", "dull", "dark"] },
+  neighbour: { label: "Parked vehicle", of: ["straight", "askew", "up on the kerb"] },
+} as const;
+
+const ANSWERS: Record<Found["answer"], string> = {
+  suits: "It suits",
+  "with care": "It suits, with care",
+  "not here": "Not here",
+  "not known yet": "Not known yet: look at the rest",
+};
+
+const MARKS: Record<Noted["grade"], string> = {
+  good: "✓",
+  mind: "!",
+  against: "✗",
+  "not noted": "?",
+};
+
+const reason = (noted: Noted, units: Units): string => {
+  const least = noted.least_m === null ? "" : ` (${distance(noted.least_m, units)} wanted)`;
+  if (noted.metres !== null) return `${distance(noted.metres, units)} ${noted.said}${least}`;
+  if (noted.grade === "not noted") return `not noted: ${noted.said}${least}`;
+  return noted.said;
+};
+
+export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
+  const units = useUnits();
+  return (
+    <Paper
+      component="section"
+      aria-label="Is this a place to practise?"
+      sx={{ p: 2, display: "grid", gap: 1.25, flexShrink: 0 }}
+    >
+      <Typography variant="h2">Is this a place to practise?</Typography>
+      <Box role="status" sx={{ fontWeight: 700, fontSize: 17 }}>
+        {ANSWERS[found.answer]}
+      </Box>
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none", fontSize: 14 }}>
+        {found.noted.map((noted) => (
+          <Box component="li" key={noted.item} sx={{ display: "flex", gap: 1 }}>
+            <Box
+              component="strong"
+              aria-label={noted.grade}
+              sx={{
+                width: 16,
+                color: noted.grade === "against" ? ink.coralText : ink.teal,
+              }}
+            >
+              {MARKS[noted.grade]}
+            </Box>
+            <span>{reason(noted, units)}</span>
+          </Box>
+        ))}
+      </Box>
+      {!readOnly && <Notes notes={notes} change={change} />}
+      <Typography sx={{ fontSize: 13 }} color="text.secondary">
+        The least distances are the school's own; the law is the authority's. Room to pass is worked
+        out for a car {length(1.8, units)} wide, {length(0.9, units)} beside the parked one.
+      </Typography>
+    </Paper>
+  );
+};
+
+const Notes = ({ notes, change }: Pick<Props, "notes" | "change">) => (
+  <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.25 }}>
+    <Choice
+      label="Allowed here"
+      value={notes.legal === undefined || notes.legal === null ? "" : notes.legal ? "yes" : "no"}
+      of={["yes", "no"]}
+      choose={(value) => change({ legal: value === null ? null : value === "yes" })}
+    />
+    {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((key) => (
+      <Choice
+        key={key}
+        label={CHOICES[key].label}
+        value={notes[key] ?? ""}
+        of={CHOICES[key].of}
+        choose={(value) => change({ [key]: value })}
+      />
+    ))}
+    {(Object.keys(DISTANCES) as (keyof typeof DISTANCES)[]).map((key) => (
+      <LengthField
+        key={key}
+        label={DISTANCES[key]}
+        metres={notes[key] ?? null}
+        optional
+        width={132}
+        onCommit={(metres) => change({ [key]: metres })}
+      />
+    ))}
+    <Choice
+      label="Slope"
+      value={slopeOf(notes.slope_percent)}
+      of={Object.keys(SLOPES)}
+      choose={(value) => change({ slope_percent: value === null ? null : (SLOPES[value] ?? null) })}
+    />
+  </Box>
+);
+
+const SLOPES: Record<string, number> = {
+  level: 0,
+  "gentle up": 4,
+  "gentle down": -4,
+  "steep up": 8,
+  "steep down": -8,
+};
+
+const slopeOf = (percent: number | null | undefined): string =>
+  Object.keys(SLOPES).find((name) => SLOPES[name] === percent) ?? "";
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  of: readonly string[];
+  choose: (value: string | null) => void;
+}
+
+const Choice = ({ label, value, of, choose }: ChoiceProps) => (
+  <TextField
+    select
+    size="small"
+    label={label}
+    value={value}
+    onChange={(e) => choose(e.target.value === "" ? null : e.target.value)}
+  >
+    <MenuItem value="" sx={{ minHeight: 44 }}>
+      not noted
+    </MenuItem>
+    {of.map((name) => (
+      <MenuItem key={name} value={name} sx={{ minHeight: 44 }}>
+        {name}
+      </MenuItem>
+    ))}
+  </TextField>
+);
