@@ -23,24 +23,9 @@ def sign_in(page, person=MAREN, *, by_hand=False):
         page.get_by_label("Name").fill(name)
         page.get_by_label("Password").fill(password)
         page.get_by_role("button", name="Sign in").click()
-    _arrive(page)
+    expect(page.get_by_role("list", name="Calls")).to_be_visible()
     if not by_hand:
         _OPEN[person] = page.context.cookies()
-
-
-def _arrive(page):
-    """Wait for the cues; a page that never came is loaded once more and told of.
-
-    On a starved machine the very first page of a run has stood still for a minute, for a reason
-    that is not known yet; what it showed is printed, so that it can be found.
-    """
-    calls = page.get_by_role("list", name="Calls")
-    try:
-        expect(calls).to_be_visible(timeout=30_000)
-    except AssertionError:
-        print("stood still at", page.url, "showing", page.locator("body").inner_text())
-        page.reload()
-        expect(calls).to_be_visible()
 
 
 def choose(page, stub, item):
