@@ -1,4 +1,4 @@
-"""A method: where to start, and steps that each wait for something. docs/formats/method.md.
+"""A method: where to start, and steps that each wait for something; see method.schema.json.
 
 Methods speak of the kerb: *toward* and *away*. The sums always have the kerb on the left, so
 that toward is left, positive; `Ground.kerb_on_left` is the only place that knows sides.

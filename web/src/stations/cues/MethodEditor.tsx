@@ -6,7 +6,7 @@ import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { api, dataOf } from "../../api/client";
 import type { MethodBody, Revision } from "../../api/types";
 import { ReviseBar } from "../../shell/ReviseBar";
@@ -27,8 +27,16 @@ interface Props {
 export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
   const [open, setOpen] = useState(0);
   const body = draft.body;
+  const panel = useRef<HTMLElement>(null);
+  // It is opened from the foot of a long column, and stands at its head.
+  useEffect(() => panel.current?.scrollIntoView({ block: "start" }), []);
   return (
-    <Paper component="section" aria-label="Change this school" sx={{ p: 1.5, flexShrink: 0 }}>
+    <Paper
+      ref={panel}
+      component="section"
+      aria-label="Change this school"
+      sx={{ p: 1.5, flexShrink: 0 }}
+    >
       <Box sx={{ display: "flex", alignItems: "center" }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
           Change this school
