@@ -56,7 +56,7 @@ def browser():
 @pytest.fixture
 def open_page(browser, site):
     """Pages of any size; whatever a page complains about to its console fails the test."""
-    contexts, complaints = [], []
+    contexts, complaints, asked = [], [], []
 
     def opened(width=1280, height=800, **options):
         context = browser.new_context(
@@ -66,12 +66,21 @@ def open_page(browser, site):
         contexts.append(context)
         page = context.new_page()
         page.on("pageerror", lambda error: complaints.append(str(error)))
+        page.on("request", lambda request: asked.append(request))
         return page
 
     yield opened
+    _tell(asked)
     for context in contexts:
         context.close()
     assert complaints == []
+
+
+def _tell(asked):
+    """What the pages asked for last and what came of it: pytest shows it beside a failure."""
+    for request in asked[-12:]:
+        answer = request.existing_response
+        print(request.method, request.url, answer.status if answer else "not answered")
 
 
 @pytest.fixture

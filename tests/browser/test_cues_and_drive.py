@@ -23,6 +23,7 @@ def vehicles_on(page):
 
 def test_pointing_along_the_ribbon_moves_the_car(page):
     sign_in(page)
+    expect(vehicles_on(page).first).to_be_visible()
     still = vehicles_on(page).count()
     box = ribbon(page).bounding_box()
     places = []

@@ -1,6 +1,6 @@
 /** A length that is typed: in the school's units, checked when the hand leaves the field. */
 import TextField from "@mui/material/TextField";
-import { type KeyboardEvent, useEffect, useState } from "react";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Metres } from "../api/types";
 import { length, parseLength } from "./units";
 import { useUnits } from "./useDocket";
@@ -34,18 +34,22 @@ export const LengthField = ({
   const [text, setText] = useState(shown);
   const [wrong, setWrong] = useState("");
   useEffect(() => setText(shown), [shown]);
+  // Enter commits and leaving the field would commit once more, before the answer is there.
+  const handedOver = useRef(shown);
   const unit = units === "imperial" ? "in" : bare;
   const commit = () => {
-    if (text === shown) return setWrong("");
+    if (text === shown || text === handedOver.current) return setWrong("");
     if (text.trim() === "" && optional) {
       setWrong("");
+      handedOver.current = text;
       return onCommit(null);
     }
     const typed = parseLength(text, unit);
     if (typed === null)
       return setWrong(units === "imperial" ? "like 10 in or 3' 4\"" : "like 25 cm");
     setWrong("");
-    setText(length(typed, units));
+    handedOver.current = length(typed, units);
+    setText(handedOver.current);
     onCommit(typed);
   };
   const key = (event: KeyboardEvent) => {
@@ -58,7 +62,10 @@ export const LengthField = ({
       value={text}
       size={size}
       placeholder={unit}
-      onChange={(e) => setText(e.target.value)}
+      onChange={(e) => {
+        handedOver.current = shown;
+        setText(e.target.value);
+      }}
       onBlur={commit}
       onKeyDown={key}
       error={Boolean(wrong || error)}

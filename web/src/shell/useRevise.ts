@@ -19,12 +19,18 @@ export const useRevise = <Body extends object>(revision: Revision) => {
     latest.current = next;
     setHistory(next);
   };
+  // A change that the core is still working out is waited for, and saved with the rest.
+  const scope = { id: key };
   const save = useMutation({
+    scope,
     mutationFn: async () =>
       dataOf(
         await api.POST("/api/documents/{document_id}/revisions", {
           params: { path: { document_id: revision.document_id } },
-          body: { based_on: revision.number, body: body as Record<string, never> },
+          body: {
+            based_on: revision.number,
+            body: bodyIn(latest.current) as Record<string, never>,
+          },
         }),
       ),
     onSuccess: async () => {
@@ -39,6 +45,7 @@ export const useRevise = <Body extends object>(revision: Revision) => {
   };
   return {
     body,
+    scope,
     changed: history.length > 0,
     latest: () => bodyIn(latest.current),
     edit: (next: Body) => keep([...latest.current.slice(-50), next]),

@@ -28,8 +28,11 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
   const [open, setOpen] = useState(0);
   const body = draft.body;
   const panel = useRef<HTMLElement>(null);
-  // It is opened from the foot of a long column, and stands at its head.
-  useEffect(() => panel.current?.scrollIntoView({ block: "start" }), []);
+  // It is opened from the foot of a long column, and stands at its head. Nothing is returned:
+  // newer browsers answer with a promise, which React would call as the effect's end.
+  useEffect(() => {
+    panel.current?.scrollIntoView({ block: "start" });
+  }, []);
   return (
     <Paper
       ref={panel}

@@ -42,7 +42,7 @@ const useGround = (revision: Revision) => {
   });
   // One change after the other, each on what the one before it left: none is lost to another.
   const change = useMutation({
-    scope: { id: `ground ${revision.id}` },
+    scope: draft.scope,
     mutationFn: async (make: Change) => make(asBody(draft.latest())),
     onSuccess: (state: GroundState) => draft.edit(state.body as unknown as GroundBody),
   });
