@@ -1,6 +1,6 @@
 /** A length that is typed: in the school's units, checked when the hand leaves the field. */
 import TextField from "@mui/material/TextField";
-import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, useState } from "react";
 import type { Metres } from "../api/types";
 import { length, parseLength } from "./units";
 import { useUnits } from "./useDocket";
@@ -31,41 +31,43 @@ export const LengthField = ({
 }: Props) => {
   const units = useUnits();
   const shown = metres === null ? "" : length(metres, units);
-  const [text, setText] = useState(shown);
+  // What is being typed; what was handed over and not answered yet; else what stands.
+  const [typing, setTyping] = useState<string | null>(null);
+  const [handed, setHanded] = useState<string | null>(null);
+  const [answered, setAnswered] = useState(shown);
+  if (answered !== shown) {
+    setAnswered(shown);
+    setHanded(null);
+  }
+  const standing = handed ?? shown;
   const [wrong, setWrong] = useState("");
-  useEffect(() => setText(shown), [shown]);
-  // Enter commits and leaving the field would commit once more, before the answer is there.
-  const handedOver = useRef(shown);
   const unit = units === "imperial" ? "in" : bare;
+  const hand = (text: string, metres: Metres | null) => {
+    setTyping(null);
+    setWrong("");
+    if (text === standing) return;
+    setHanded(text);
+    onCommit(metres);
+  };
   const commit = () => {
-    if (text === shown || text === handedOver.current) return setWrong("");
-    if (text.trim() === "" && optional) {
-      setWrong("");
-      handedOver.current = text;
-      return onCommit(null);
-    }
-    const typed = parseLength(text, unit);
+    if (typing === null || typing === standing) return hand(standing, null);
+    if (typing.trim() === "" && optional) return hand("", null);
+    const typed = parseLength(typing, unit);
     if (typed === null)
       return setWrong(units === "imperial" ? "like 10 in or 3' 4\"" : "like 25 cm");
-    setWrong("");
-    handedOver.current = length(typed, units);
-    setText(handedOver.current);
-    onCommit(typed);
+    hand(length(typed, units), typed);
   };
   const key = (event: KeyboardEvent) => {
     if (event.key === "Enter") commit();
-    if (event.key === "Escape") setText(shown);
+    if (event.key === "Escape") hand(standing, null);
   };
   return (
     <TextField
       label={label}
-      value={text}
+      value={typing ?? standing}
       size={size}
       placeholder={unit}
-      onChange={(e) => {
-        handedOver.current = shown;
-        setText(e.target.value);
-      }}
+      onChange={(e) => setTyping(e.target.value)}
       onBlur={commit}
       onKeyDown={key}
       error={Boolean(wrong || error)}
