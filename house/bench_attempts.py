@@ -34,8 +34,8 @@ def attempts_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, f
     metres = np.array([leg.metres[0] for leg in plan.legs])
     rolled = np.maximum(metres + rng.normal(0, 0.15, (_ATTEMPTS, len(metres))), 0.02)
     starts = plan.start + rng.normal(0, (0.1, 0.05, 0.01), (_ATTEMPTS, 3))
-    taken, total = _in_the_core(vehicle, plan.legs, starts, rolled, ground.ahead.polygon)
-    c_taken, c_total = _in_c(vehicle, plan.legs, starts, rolled, ground.ahead.polygon)
+    taken, total = _in_the_core(vehicle, plan.legs, starts, rolled, ground.obstacles[0].polygon)
+    c_taken, c_total = _in_c(vehicle, plan.legs, starts, rolled, ground.obstacles[0].polygon)
     if abs(total - c_total) > 1e-4 * _ATTEMPTS:
         raise Trouble(f"the core and C disagree: gaps of {total:.3f} and {c_total:.3f} m in all")
     return [

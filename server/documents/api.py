@@ -1,6 +1,17 @@
+from math import radians
+
 from faircorner.documents import read_document
 from faircorner.documents.ground import ground_document, suitability_document
-from faircorner.ground import Ground, adjust, measures, suitability, with_behind
+from faircorner.ground import (
+    Ground,
+    adjust,
+    change_bay,
+    lay_bay,
+    lay_kerb,
+    measures,
+    suitability,
+    with_behind,
+)
 from ninja import Router, Status
 
 from server.access import Caller, may
@@ -8,11 +19,13 @@ from server.documents.models import Revision
 from server.documents.schemas import (
     AddBehindIn,
     AdjustIn,
+    BayIn,
     CreateIn,
     DocumentOut,
     GroundIn,
     GroundOut,
     KindName,
+    NewGroundIn,
     ReviseIn,
     RevisionOut,
 )
@@ -91,7 +104,24 @@ def ground_behind(request: Caller, body: AddBehindIn):
     return _ground(with_behind(read_document("ground", body.body).build(), body.gap_m))
 
 
+@router.post("/grounds/bay", response=GroundOut, operation_id="ground_bay")
+def ground_bay(request: Caller, body: BayIn):
+    """Turn the bay, end it otherwise, or park in the bays beside it."""
+    ground = read_document("ground", body.body).build()
+    angle = None if body.angle_deg is None else radians(body.angle_deg)
+    return _ground(
+        change_bay(ground, angle=angle, head=body.head, before=body.before, beyond=body.beyond)
+    )
+
+
+@router.post("/grounds/new", response=GroundOut, operation_id="ground_new")
+def ground_new(request: Caller, body: NewGroundIn):
+    """A place to begin from; it is kept when it is sent to /documents."""
+    lay = lay_bay if body.kind == "bay" else lay_kerb
+    return _ground(lay(body.name, side=body.side))
+
+
 @router.post("/grounds/side", response=GroundOut, operation_id="ground_side")
 def ground_side(request: Caller, body: GroundIn):
-    """The same place with the kerb on the other side."""
+    """The same place with the kerb, or the bay, on the other side."""
     return _ground(read_document("ground", body.body).build().mirrored())

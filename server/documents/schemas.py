@@ -56,6 +56,24 @@ class AdjustIn(Schema):
     metres: float
 
 
+class NewGroundIn(Schema):
+    """A place of a kind, laid out with ordinary measures, to begin from."""
+
+    name: str
+    kind: Literal["kerbside", "bay"]
+    side: Literal["left", "right"]
+
+
+class BayIn(Schema):
+    """Change what of a bay is no length; null leaves it as it is."""
+
+    body: dict[str, Any]
+    angle_deg: float | None = None
+    head: Literal["line", "wall", "wheel stop"] | None = None
+    before: bool | None = None
+    beyond: bool | None = None
+
+
 class AddBehindIn(Schema):
     body: dict[str, Any]
     gap_m: float | None

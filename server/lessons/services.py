@@ -1,12 +1,13 @@
 """Attempts: kept once, taped, judged by the core."""
 
 from datetime import datetime
-from math import degrees
+from math import degrees, radians
 from typing import Any
 from uuid import UUID
 
+import numpy as np
 from django.db import transaction
-from faircorner.cues import mend
+from faircorner.cues import mend, suited
 from faircorner.documents import read_document, verdict_document
 from faircorner.documents.requests import finish_document, mend_document
 from faircorner.errors import InputError
@@ -90,11 +91,18 @@ def _counts(notes: dict[str, Any]) -> dict[str, float]:
 
 
 def _judged_by(sheet: CueSheet) -> tuple[Vehicle, Ground, Standard]:
+    ground = read_document("ground", sheet.ground.body).build()
     return (
         read_document("vehicle", sheet.vehicle.body).build(),
-        read_document("ground", sheet.ground.body).build(),
+        suited(ground, read_document("method", sheet.method.body).build()),
         read_document("standard", sheet.standard.body).build(),
     )
+
+
+def _final(sheet: CueSheet) -> np.ndarray:
+    """Where the plan ends, (3,) in SI."""
+    final = sheet.plan["final"]
+    return np.array([final["x_m"], final["y_m"], radians(final["heading_deg"])])
 
 
 def _located(sheet: CueSheet, readings: dict[str, float | None]) -> TapedPose:
@@ -103,7 +111,7 @@ def _located(sheet: CueSheet, readings: dict[str, float | None]) -> TapedPose:
         vehicle,
         ground,
         Readings(**{name.removesuffix("_m"): value for name, value in readings.items()}),
-        assumed_x=sheet.plan["final"]["x_m"],
+        assumed=_final(sheet),
     )
 
 

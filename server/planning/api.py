@@ -1,3 +1,4 @@
+from faircorner.cues import goal_of
 from faircorner.documents import read_document
 from faircorner.documents.requests import hill_document
 from ninja import Router, Status
@@ -64,14 +65,38 @@ def _learner(request: Caller, learner: int | None) -> Member:
 def _resolved(
     newest: list[Revision], asked: dict[str, int | None], last: CueSheet | None
 ) -> dict[str, Revision]:
-    """Newest revisions of what was asked for; else of the learner's last sheet; else the first."""
+    """Newest revisions of what was asked for; else of the learner's last sheet; else the first.
+
+    A method asked for without a ground brings one that it suits; any other method or standard
+    that does not suit the ground gives way to the first that does.
+    """
     wanted = {
         kind: document or (last and getattr(last, kind).document_id)
         for kind, document in asked.items()
     }
-    found = {kind: _chosen(newest, kind, document) for kind, document in wanted.items()}
-    found["vehicle"] = _chosen(newest, "vehicle", found["seat"].document.vehicle_id)
-    return found
+    seat = _chosen(newest, "seat", wanted["seat"])
+    method = _chosen(newest, "method", wanted["method"])
+    ground = _chosen(newest, "ground", wanted["ground"])
+    if not _suit(ground, method):
+        if asked["method"] and not asked["ground"]:
+            ground = next((g for g in _of(newest, "ground") if _suit(g, method)), ground)
+        else:
+            method = next((m for m in _of(newest, "method") if _suit(ground, m)), method)
+    standard = _chosen(newest, "standard", wanted["standard"])
+    if not _suit(ground, standard):
+        standard = next((s for s in _of(newest, "standard") if _suit(ground, s)), standard)
+    vehicle = _chosen(newest, "vehicle", seat.document.vehicle_id)
+    return {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
+            "standard": standard}  # fmt: skip
+
+
+def _of(newest: list[Revision], kind: str) -> list[Revision]:
+    return [r for r in newest if r.document.kind == kind]
+
+
+def _suit(ground: Revision, other: Revision) -> bool:
+    """Whether a method or standard is for the kind of goal that the ground has."""
+    return ground.body["goal"].get("kind", "kerbside") == goal_of(other.body["manoeuvre"])
 
 
 @router.get("/docket", response=DocketOut, operation_id="docket_read")

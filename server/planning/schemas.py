@@ -76,11 +76,12 @@ class ClearanceOut(Schema):
 
 
 class CueOut(Schema):
-    """Where the neighbour's nearest corner is seen, metres in the vehicle's frame."""
+    """Where what is lined up on is seen, metres in the vehicle's frame; the target on the site."""
 
     what: str
     target_x_m: float
     target_y_m: float
+    target_z_m: float
     eye_m: tuple[float, float, float]
     through: str | None
     x_m: float
@@ -135,7 +136,7 @@ class LookOut(Schema):
 class SetFigures(Schema):
     gap_m: float
     turns_per_metre: float
-    kerb_m: float
+    kerb_m: float | None
     ahead_m: float
 
 
@@ -182,7 +183,7 @@ class PlanOut(Schema):
 
 
 class LeastGapOut(Schema):
-    """The shortest gap between parked vehicles that works; null when none within reason does."""
+    """The least gap between parked vehicles, or width of bay, that works; null when none does."""
 
     gap_m: float | None
 
@@ -190,7 +191,7 @@ class LeastGapOut(Schema):
 class RemedyOut(Schema):
     """The least single change that would do; null when none was found."""
 
-    what: Literal["gap", "start gap", "gap ahead"]
+    what: Literal["gap", "start gap", "gap ahead", "aisle", "bay width"]
     to_m: float
     by_m: float
 

@@ -23,7 +23,7 @@ class MarkOut(Schema):
 class MeasureOut(Schema):
     """Bias and scatter of one measure against the plan; margin is half a 95 % interval."""
 
-    measure: Literal["kerb_m", "angle_deg", "ahead_m"]
+    measure: Literal["kerb_m", "angle_deg", "ahead_m", "behind_m"]
     plan: float
     bias: float
     margin: float

@@ -1,10 +1,11 @@
 """Sets of finishes and the advice they carry: loads, calls the core, stores what was taken."""
 
 from math import isnan, radians
-from typing import Any
+from typing import Any, Literal
 
 import numpy as np
 from django.db import transaction
+from faircorner.cues import suited
 from faircorner.documents import read_document
 from faircorner.errors import InputError
 from faircorner.shift import advise, describe
@@ -23,25 +24,36 @@ _OUTWARD = {
     "kerb": ("kerb_m", 1.0),
     "angle": ("angle_deg", radians(1.0)),
     "ahead": ("ahead_m", 1.0),
+    "behind": ("behind_m", 1.0),
 }
 
 
-def _measured(finish: dict[str, Any]) -> list[float]:
+def _along(sheet: CueSheet) -> Literal["ahead", "behind"]:
+    """Which gap tells the place along the berth: to the vehicle ahead, or to a bay's head."""
+    ground = read_document("ground", sheet.ground.body).build()
+    method = read_document("method", sheet.method.body).build()
+    return suited(ground, method).kerb_on_left().berth.along
+
+
+def _measured(finish: dict[str, Any], along: Literal["ahead", "behind"]) -> list[float]:
     """A finish document as the core's columns, NaN for what was not taped."""
-    ahead = finish["ahead_m"]
+    gap = finish[f"{along}_m"]
     return [
         (finish["kerb_front_m"] + finish["kerb_rear_m"]) / 2,
         radians(finish["angle_deg"]),
-        float("nan") if ahead is None else ahead,
+        float("nan") if gap is None else gap,
     ]
 
 
 def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     """Everything the Shift station shows of one sheet's attempts."""
     sheet = current(sheet)
+    along = _along(sheet)
     taped = [a for a in attempts if a.tape is not None]
-    table = np.array([_measured(a.tape["finish"]) for a in taped if not a.void]).reshape(-1, 3)
-    # The gap ahead counts only when every attempt of the set has it: half a set misleads.
+    table = np.array([_measured(a.tape["finish"], along) for a in taped if not a.void]).reshape(
+        -1, 3
+    )
+    # The gap along counts only when every attempt of the set has it: half a set misleads.
     width = 3 if len(table) and not np.isnan(table[:, 2]).any() else 2
     moved = sheet.shifts_to.order_by("-taken").first()
     found: dict[str, Any] = {
@@ -57,7 +69,7 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
         "advice": None,
     }
     if len(table) >= 2:
-        found |= _judged(sheet, table[:, :width])
+        found |= _judged(sheet, table[:, :width], along)
     return found
 
 
@@ -73,9 +85,11 @@ def _mark(attempt: Attempt) -> dict[str, Any]:
     }
 
 
-def _judged(sheet: CueSheet, table: np.ndarray) -> dict[str, Any]:
+def _judged(
+    sheet: CueSheet, table: np.ndarray, along: Literal["ahead", "behind"]
+) -> dict[str, Any]:
     width = table.shape[1]
-    target = np.array(_measured(sheet.plan["finish"])[:width])
+    target = np.array(_measured(sheet.plan["finish"], along)[:width])
     finishes = describe(table - target)
     sensitivity = np.array(sheet.plan["sensitivity"], dtype=np.float64)[:width]
     advice = advise(
@@ -84,11 +98,12 @@ def _judged(sheet: CueSheet, table: np.ndarray) -> dict[str, Any]:
         target,
         read_document("standard", sheet.standard.body).build().bands(),
         wheelbase=sheet.vehicle.body["wheelbase_m"],
+        along=along,
         rng=np.random.default_rng(sheet.pk),
     )
     measures = []
     for i, name in enumerate(MEASURED[:width]):
-        outward, unit = _OUTWARD[name]
+        outward, unit = _OUTWARD[along if name == "along" else name]
         values = (target[i], finishes.bias[i], finishes.margin[i], finishes.scatter[i])
         plan, bias, margin, scatter = (round(float(v) / unit, 4) for v in values)
         measures.append(

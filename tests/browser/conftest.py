@@ -66,7 +66,7 @@ def open_page(browser, site):
         contexts.append(context)
         page = context.new_page()
         page.on("pageerror", lambda error: complaints.append(str(error)))
-        page.on("request", lambda request: asked.append(request))
+        page.on("request", lambda request: asked.append(request))  # noqa: PLW0108  Playwright marks it
         return page
 
     yield opened

@@ -93,7 +93,7 @@ def test_changes_made_in_a_hurry_are_all_kept(page):
     expect(field(page, "Gap")).to_be_visible()
     # Saved while the core is still at it: what was typed last is saved too.
     held = []
-    page.route("**/api/grounds/adjust", lambda route: held.append(route))
+    page.route("**/api/grounds/adjust", lambda route: held.append(route))  # noqa: PLW0108
     with page.expect_request("**/api/grounds/adjust"):
         type_length(page, "Gap", "8.1 m")
     page.get_by_role("button", name=re.compile("^Save ground")).click()

@@ -1,7 +1,5 @@
 """Laying out a place, measuring it, changing one thing at a time, and what a tape reads there."""
 
-from typing import get_args
-
 import numpy as np
 import pytest
 from faircorner.errors import InputError
@@ -9,9 +7,8 @@ from faircorner.ground import (
     Band,
     Edge,
     Finish,
-    Goal,
     Ground,
-    MeasureName,
+    Kerbside,
     Obstacle,
     adjust,
     finish_at,
@@ -35,8 +32,8 @@ def place():
     return with_behind(lay_kerb("quay"), 7.0)
 
 
-def test_every_measure_has_a_trial_value():
-    assert set(VALUES) == set(get_args(MeasureName))
+def test_every_measure_has_a_trial_value(place):
+    assert set(VALUES) == set(measures(place))
 
 
 @pytest.mark.parametrize("side", ["left", "right"])
@@ -75,7 +72,7 @@ def test_mirrored_twice_is_the_same_place(place):
 
 def test_a_vehicle_behind_comes_and_goes(place):
     alone = with_behind(place, None)
-    assert alone.behind is None
+    assert alone.goal.behind is None
     assert "gap" not in measures(alone)
     with pytest.raises(InputError, match="add one first"):
         adjust(alone, "gap", 7.0)
@@ -125,7 +122,7 @@ KERB = Edge(name="kerb", kind="kerb", points=np.array([(-9, 0), (9, 0)]))
         pytest.param({"side": "up"}, "side", id="side"),
         pytest.param({"road_width": 1.0}, "road_width_m", id="no road"),
         pytest.param({"edges": ()}, "edges", id="no kerb"),
-        pytest.param({"goal": Goal(ahead="ghost")}, "goal.ahead", id="nobody ahead"),
+        pytest.param({"goal": Kerbside(ahead="ghost")}, "goal.ahead", id="nobody ahead"),
     ],
 )
 def test_a_place_that_cannot_be_names_its_field(change, field):
@@ -133,8 +130,8 @@ def test_a_place_that_cannot_be_names_its_field(change, field):
         name="car", kind="vehicle", polygon=np.array([(0, -2), (4, -2), (4, -0.2), (0, -0.2)])
     )
     given = {"name": "x", "side": "left", "edges": (KERB,), "obstacles": (parked,),
-             "goal": Goal(ahead="car")}  # fmt: skip
-    assert Ground(**given).ahead is parked
+             "goal": Kerbside(ahead="car")}  # fmt: skip
+    assert Ground(**given).obstacles[0] is parked
     with pytest.raises(InputError, match=field):
         Ground(**{**given, **change})
 

@@ -12,7 +12,7 @@ from faircorner.documents.library import methods
 from faircorner.documents.requests import DriveRequest, drive_document
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
-from faircorner.ground import adjust, finish_at, lay_kerb, with_behind
+from faircorner.ground import Bay, adjust, finish_at, lay_bay, lay_kerb, with_behind
 from faircorner.motion import clearance, drive
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
@@ -25,6 +25,30 @@ PLACES = {
     "behind one": lambda car: lay_kerb("one", goal_ahead=2.0),
     "between two": lambda car: with_behind(lay_kerb("two", goal_ahead=1.3), 1.75 * car.length),
 }
+# Square and leaning bays; a lean the way of travel is driven into, one against it backed into.
+BAYS = {
+    "bay forward": {
+        "square, free": lay_bay("bay", aisle=7.5, before=None, beyond=None),
+        "leaning 60": lay_bay("bay", bay=Bay(angle=np.radians(60)), aisle=7.0),
+        "leaning 40, to a wall": lay_bay(
+            "bay", bay=Bay(angle=np.radians(40), head="wall", gap=0.5), aisle=6.5
+        ),
+    },
+    "bay reverse": {
+        "square": lay_bay("bay", bay=Bay(width=2.6), aisle=7.0),
+        "square, to a wheel stop": lay_bay(
+            "bay", bay=Bay(width=2.6, head="wheel stop", gap=0.1), aisle=7.0
+        ),
+        "leaning back 60": lay_bay("bay", bay=Bay(angle=np.radians(120)), aisle=7.0),
+    },
+}
+KERBSIDE = [name for name, m in SCHOOLS.items() if m.manoeuvre == "reverse parallel"]
+INTO_BAYS = [
+    (name, place)
+    for name, m in SCHOOLS.items()
+    if m.manoeuvre in BAYS
+    for place in BAYS[m.manoeuvre]
+]
 
 
 def built(car):
@@ -41,12 +65,15 @@ def assert_holds(plan, vehicle):
     car = vehicle if left else vehicle.mirrored()
     final = track.final if left else track.final * [1, -1, -1]
     finish = finish_at(final, car, plan.ground.kerb_on_left())
-    for measure in ("kerb_front", "kerb_rear", "ahead"):
-        assert abs(finish.measure(measure)[0] - plan.finish.measure(measure)[0]) < 0.01
+    for measure in ("kerb_front", "kerb_rear", "ahead", "behind"):
+        off = finish.measure(measure)[0] - plan.finish.measure(measure)[0]
+        assert np.isnan(off) or abs(off) < 0.01
     assert abs(finish.angle[0] - plan.finish.angle[0]) < np.radians(0.2)
     stated = {name: metres for name, metres, _ in plan.clearances}
     for obstacle in plan.ground.obstacles:
-        gap = clearance(track.poses, vehicle.outline(), obstacle.polygon).metres[0]
+        low = obstacle.kind == "wheel stop"
+        pieces = vehicle.tyre_pieces() if low else vehicle.outline()
+        gap = clearance(track.poses, pieces, obstacle.polygon).metres[0]
         assert abs(gap - stated[obstacle.name]) < 0.005
         assert gap > LEAST_SPARE - 0.01
     return finish
@@ -54,7 +81,7 @@ def assert_holds(plan, vehicle):
 
 @pytest.mark.parametrize("car", CARS)
 @pytest.mark.parametrize("place", PLACES)
-@pytest.mark.parametrize("school", SCHOOLS)
+@pytest.mark.parametrize("school", KERBSIDE)
 def test_a_school_works_for_a_car_on_both_sides(school, place, car, bands):
     vehicle, seat = built(CARS[car])
     ground = PLACES[place](CARS[car])
@@ -66,6 +93,45 @@ def test_a_school_works_for_a_car_on_both_sides(school, place, car, bands):
     right = make_plan(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, bands)
     np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
     assert_holds(right, vehicle.mirrored())
+
+
+@pytest.mark.parametrize("car", CARS)
+@pytest.mark.parametrize(("school", "place"), INTO_BAYS)
+def test_a_school_ends_in_the_middle_of_a_bay_on_both_sides(school, place, car):
+    vehicle, seat = built(CARS[car])
+    method = SCHOOLS[school].build()
+    ground = BAYS[method.manoeuvre][place]
+    left = make_plan(vehicle, seat, ground, method, ())
+    assert_holds(left, vehicle)
+    final = left.track.final[0]
+    across = np.array([-left.ground.goal.inward[1], left.ground.goal.inward[0]])
+    assert abs(final[:2] @ across) < 0.01
+    outward = 0.0 if method.manoeuvre == "bay forward" else np.pi
+    assert abs(final[2] - (left.ground.goal.angle - outward)) < np.radians(1.0)
+    assert left.finish.measure(left.ground.berth.along)[0] == pytest.approx(
+        left.ground.goal.gap, abs=0.01
+    )
+    right = make_plan(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, ())
+    np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
+    assert_holds(right, vehicle.mirrored())
+
+
+def test_a_method_is_told_from_a_place_that_it_does_not_end_at(linnet, seat, quay, bands):
+    for school, ground in (("Full-lock reverse bay", quay),
+                           ("Straight-run reverse park", BAYS["bay reverse"]["square"])):  # fmt: skip
+        with pytest.raises(InputError) as caught:
+            make_plan(linnet, seat, ground, SCHOOLS[school].build(), bands)
+        assert caught.value.field == "ground"
+
+
+@pytest.mark.parametrize("angle", [90.0, 120.0])
+def test_the_least_width_of_bay_works_and_less_does_not(linnet, seat, angle):
+    method = SCHOOLS["Full-lock reverse bay"].build()
+    ground = lay_bay("bay", bay=Bay(angle=np.radians(angle)), aisle=7.0, before=0.0, beyond=0.0)
+    least = make_least_gap(linnet, ground, method, ())
+    assert_holds(make_plan(linnet, seat, adjust(ground, "bay_width", least), method, ()), linnet)
+    tighter = adjust(ground, "bay_width", least - 0.1)
+    assert not make_plan(linnet, seat, tighter, method, ()).feasible
 
 
 def test_a_school_without_references_gives_outcomes_and_no_cues(linnet, seat, quay, bands):
@@ -121,7 +187,7 @@ plausible_cars = st.builds(
 @settings(max_examples=25, suppress_health_check=[HealthCheck.filter_too_much])
 @given(
     car=plausible_cars,
-    school=st.sampled_from(sorted(SCHOOLS)),
+    school=st.sampled_from(KERBSIDE),
     gap=st.floats(0.5, 1.5),
     lengths=st.none() | st.floats(1.3, 2.2),
     off=st.floats(0.05, 0.6),
@@ -142,9 +208,33 @@ def test_feasible_is_never_false_comfort(bands, car, school, gap, lengths, off):
         assert plan.start.shape == (3,)
 
 
+@settings(max_examples=25, suppress_health_check=[HealthCheck.filter_too_much])
+@given(
+    car=plausible_cars,
+    school=st.sampled_from([name for name in SCHOOLS if name not in KERBSIDE]),
+    angle=st.floats(35.0, 90.0),
+    width=st.floats(2.2, 3.2),
+    aisle=st.floats(5.5, 8.0),
+    off=st.none() | st.floats(-0.1, 0.8),
+)
+def test_feasible_is_no_false_comfort_in_a_bay(car, school, angle, width, aisle, off):
+    if car.length - car.wheelbase - car.front_overhang < 0.3:
+        return
+    vehicle, seat = built(car)
+    method = SCHOOLS[school].build()
+    lean = angle if method.manoeuvre == "bay forward" else 180.0 - angle
+    bay = Bay(angle=np.radians(lean), width=width)
+    ground = lay_bay("any", bay=bay, aisle=aisle, before=off, beyond=off)
+    plan = make_plan(vehicle, seat, ground, method, ())
+    if plan.feasible:
+        assert_holds(plan, vehicle)
+    else:
+        assert str(plan.why_not)
+
+
 @settings(max_examples=10)
-@given(st.floats(0.8, 1.25), st.sampled_from(sorted(SCHOOLS)))
-def test_a_world_drawn_larger_is_driven_larger(scale, school):
+@given(st.floats(0.8, 1.25))
+def test_a_world_drawn_larger_is_driven_larger(scale):
     """Paths scale: with every length and the hands' metres scaled, each pose is scaled too."""
     car = LINNET
     legs = [

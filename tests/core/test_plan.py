@@ -21,7 +21,7 @@ def test_the_legs_driven_again_end_at_the_stated_finish(linnet, quay, plan):
         assert finish.measure(name)[0] == pytest.approx(plan.finish.measure(name)[0], abs=0.01)
     assert abs(finish.angle[0] - plan.finish.angle[0]) < np.radians(0.2)
     stated = {name: metres for name, metres, _ in plan.clearances}
-    parked = quay.ahead
+    parked = quay.obstacles[0]
     found = clearance(track.poses, linnet.outline(), parked.polygon).metres[0]
     assert found == pytest.approx(stated[parked.name], abs=0.005)
 

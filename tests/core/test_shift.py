@@ -27,7 +27,7 @@ def drawn(bias, scatter, attempts, seed=RNG_SEED):
 
 
 def advice_for(off, seed=1):
-    return advise(describe(off), ANSWERS, TARGET, BANDS, wheelbase=2.6,
+    return advise(describe(off), ANSWERS, TARGET, BANDS, wheelbase=2.6, along="ahead",
                   rng=np.random.default_rng(seed))  # fmt: skip
 
 

@@ -22,14 +22,18 @@ def test_readings_taken_from_a_pose_give_the_pose_back(linnet, quay, side):
     expected = POSE
     if side == "right":
         car, place, expected = linnet.mirrored(), place.mirrored(), POSE * [1, -1, -1]
-    found = locate(car, place, readings, assumed_x=-3.0)
+    found = locate(car, place, readings, assumed=np.array([-3.0, 0.0, 0.0]))
     np.testing.assert_allclose(found.pose, expected, atol=1e-6)
     assert (found.sigma < [0.02, 0.02, 0.01]).all()
 
 
+# Where the plan would have ended, when nobody taped along the kerb.
+HERE = np.array([-5.0, 0.0, 0.0])
+
+
 def test_without_a_gap_the_place_along_the_kerb_is_only_assumed(linnet, quay):
-    found = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed_x=-4.5)
-    assert found.pose[0] == -4.5
+    found = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed=HERE)
+    assert found.pose[0] == HERE[0]
     assert np.isnan(found.sigma[0])
     assert np.isnan(found.finish.ahead[0])
 
@@ -46,18 +50,18 @@ def test_without_a_gap_the_place_along_the_kerb_is_only_assumed(linnet, quay):
 def test_readings_that_cannot_be_name_the_reading(linnet, quay, readings, field):
     given = {"kerb_front": 0.2, "kerb_rear": 0.2, **readings}
     with pytest.raises(InputError, match=field):
-        locate(linnet, with_behind(quay, 8.0), Readings(**given), assumed_x=0.0)
+        locate(linnet, with_behind(quay, 8.0), Readings(**given), assumed=np.array([0.0, 0.0, 0.0]))
 
 
 def test_the_worst_grade_decides_and_unmeasured_is_not_judged(linnet, quay):
     standard = house_standard().build()
-    good = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed_x=-5.0).finish
+    good = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed=HERE).finish
     verdict = judge(standard, good, {})
     assert verdict.outcome == "met"
     assert {f.limit.measure for f in verdict.findings if f.value is None} == {"ahead", "behind"}
-    near = locate(linnet, quay, Readings(kerb_front=0.04, kerb_rear=0.2), assumed_x=-5.0).finish
+    near = locate(linnet, quay, Readings(kerb_front=0.04, kerb_rear=0.2), assumed=HERE).finish
     assert judge(standard, near, {}).outcome == "met with small faults"
-    far = locate(linnet, quay, Readings(kerb_front=0.7, kerb_rear=0.7), assumed_x=-5.0).finish
+    far = locate(linnet, quay, Readings(kerb_front=0.7, kerb_rear=0.7), assumed=HERE).finish
     assert judge(standard, far, {}).outcome == "not met"
 
 
@@ -91,7 +95,9 @@ def test_a_biased_learner_is_advised_rightly_and_scores_better(
     learner = SimulatedLearner(bias=biases, scatter=np.array([0.08, 0.04, 0.05, 0.03]))
     off, target, _ = finishes(linnet, method, bands, plan, learner, rng)
     found = describe(off)
-    advice = advise(found, plan.sensitivity, target, bands, wheelbase=linnet.wheelbase, rng=rng)
+    advice = advise(
+        found, plan.sensitivity, target, bands, along="ahead", wheelbase=linnet.wheelbase, rng=rng
+    )
     assert (advice.kind, advice.call) == ("move cue", call + 1)
     assert advice.by == pytest.approx(-bias, abs=0.06)
     before = finishes(linnet, method, bands, plan, learner, rng, 200)[2]
@@ -115,5 +121,5 @@ def test_too_few_attempts_give_no_advice(linnet, method, bands, plan):
     off, target, _ = finishes(linnet, method, bands, plan, learner, rng, 4)
     found = describe(off)
     assert np.isnan(found.p_value)
-    advice = advise(found, plan.sensitivity, target, bands, wheelbase=2.55, rng=rng)
+    advice = advise(found, plan.sensitivity, target, bands, wheelbase=2.55, along="ahead", rng=rng)
     assert (advice.kind, advice.by) == ("too few", 0.0)

@@ -16,6 +16,7 @@ from faircorner.cues.plan import (
 )
 from faircorner.cues.rehearse import Rehearsal, rehearse
 from faircorner.cues.remedy import Remedy
+from faircorner.cues.suits import goal_of, suited
 from faircorner.cues.windows import Window
 
 __all__ = [
@@ -39,9 +40,11 @@ __all__ = [
     "Wheel",
     "Window",
     "follow",
+    "goal_of",
     "make_least_gap",
     "make_plan",
     "make_remedy",
     "mend",
     "rehearse",
+    "suited",
 ]

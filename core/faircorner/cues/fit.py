@@ -15,9 +15,9 @@ from scipy.optimize import minimize
 from scipy.stats import qmc
 
 from faircorner.cues.follow import Settings
-from faircorner.cues.outcome import FAR_KERB, KERB, Case, Outcome, attempt
+from faircorner.cues.outcome import KERB, Case, Outcome, attempt
 from faircorner.cues.reason import Reason
-from faircorner.ground import Band
+from faircorner.ground import Band, Berth
 from faircorner.motion import tyre_clearance
 from faircorner.plane import Floats
 
@@ -25,6 +25,8 @@ __all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settin
 
 # Gaps under LEAST count as touching for a human driver, above WANTED more is worth nothing, m.
 LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
+# Told as the spare where nothing stands near, m.
+_FREE = 10.0
 # What one metre of spare is worth against one squared unit of the school's preferences.
 _SPARE_WORTH = 40.0
 # Breaking a limit costs more than any spare is worth.
@@ -88,6 +90,8 @@ class _Problem:
         pinned = [u.name in given.pinned for u in unknowns]
         self.fixed = np.array([given.pinned.get(u.name, u.prefer) for u in unknowns])
         self.free = np.flatnonzero(~np.array(pinned, dtype=np.bool_))
+        self.berth = case.ground.berth
+        self.kerb = self.berth.wanted_kerb(case.vehicle)
         self.floors = _floors(case)
         self._at: Floats | None = None
         self._rows: Floats = np.empty(0)
@@ -111,18 +115,21 @@ class _Problem:
 
     def held(self, x: Floats, outcome: Outcome) -> Floats:
         """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""
-        finish, goal = outcome.finish, self.case.ground.goal
+        finish, berth = outcome.finish, self.berth
+        along = finish.measure(berth.along)
         values = self.values(x)
         taste = ((values - self.prefer) / (self.high - self.low) * 2) ** 2
-        cost = taste.sum(axis=1) + (finish.ahead - goal.ahead_gap) ** 2
-        slacks = [finish.ahead, *self._bands(outcome)]
-        slacks += [gap.metres for name, gap in outcome.gaps.items() if name not in (KERB, FAR_KERB)]
+        cost = taste.sum(axis=1) + (along - berth.gap) ** 2
+        slacks = [along, *self._bands(outcome)]
+        edges = {self.case.ground.far_edge: _ROAD_SPARE, KERB: _TYRE_SPARE}
+        slacks += [gap.metres for name, gap in outcome.gaps.items() if name not in edges]
         slacks += [
             outcome.gaps[name].metres - min(spare, self.floors.get(name, spare))
-            for name, spare in ((FAR_KERB, _ROAD_SPARE), (KERB, _TYRE_SPARE))
+            for name, spare in edges.items()
+            if name in outcome.gaps
         ]
         unreached = (~outcome.followed.reached).sum(axis=1)
-        return np.stack([cost + unreached, finish.kerb - goal.kerb, *slacks], axis=-1)
+        return np.stack([cost + unreached, finish.kerb - self.kerb, *slacks], axis=-1)
 
     def _bands(self, outcome: Outcome) -> list[Floats]:
         """How far inside each fore-and-aft limit the finish is, 2 cm to spare."""
@@ -141,10 +148,10 @@ class _Problem:
         """Index of the first slack that is a gap to a parked vehicle."""
         limits = 0
         for band in self.case.bands:
-            if band.measure == "ahead" or (band.measure == "behind" and self.case.ground.behind):
-                limits += (band.low is not None) + (band.high is not None)
-            elif band.measure == "behind":
-                limits += band.low is not None
+            if band.measure not in ("ahead", "behind"):
+                continue
+            there = getattr(self.berth, band.measure) is not None
+            limits += (band.low is not None) + (there and band.high is not None)
         return 3 + limits
 
     def at(self, x: Floats) -> Floats:
@@ -165,7 +172,8 @@ class _Problem:
         """What the search is after, as one figure: keeping to everything first, then taste."""
         gaps = slice(self.gaps_from(), self.gaps_from() + len(self.case.ground.obstacles))
         short = np.minimum(row[2:], 0.0).sum() - abs(row[1])
-        return float(row[0] - _SPARE_WORTH * min(row[gaps].min(), WANTED_SPARE) - 1e3 * short)
+        spare = float(row[gaps].min(initial=WANTED_SPARE))
+        return float(row[0] - _SPARE_WORTH * spare - 1e3 * short)
 
     def slope(self, x: Floats) -> Floats:
         """Derivatives of a row by the free unknowns, (2 + n, free)."""
@@ -175,7 +183,7 @@ class _Problem:
 
 def _floors(case: Case) -> dict[str, float]:
     """Gaps at a given start, a little less: what stands too near already need not be farther."""
-    if case.start is None:
+    if case.start is None or not case.ground.has_kerb:
         return {}
     poses = case.start[None, None]
     return {KERB: float(tyre_clearance(poses, case.vehicle.tyres()).metres[0]) - 0.01}
@@ -193,7 +201,7 @@ def fit(case: Case, given: Given) -> Fit:
     # Finely enough to tell the spare to a few millimetres, also where two corners pass.
     outcome = attempt(case, problem.settings(x[None]), sample=FINE)
     row = problem.held(x[None], outcome)[0]
-    spare = float(row[gaps].min())
+    spare = float(row[gaps].min(initial=_FREE))
     values = problem.values(x[None])[0]
     why_not = _why_not(case, outcome, row, gaps, spare, problem.floors)
     return Fit(values=values, spare=spare, feasible=not why_not, why_not=why_not)
@@ -215,7 +223,8 @@ def _solve(problem: _Problem, gaps: slice) -> Floats:
     def slack_slope(x: Floats) -> Floats:
         return np.column_stack((problem.slope(x)[2:], -touching, breaking))
 
-    spare, excess = float(first[gaps].min()), float(-first[2 : gaps.start].min())
+    spare = float(first[gaps].min(initial=WANTED_SPARE))
+    excess = float(-first[2 : gaps.start].min())
     with suppress(_Enough):
         minimize(
             lambda x: problem.at(x)[0][0] - _SPARE_WORTH * x[-2] + _EXCESS_COST * x[-1],
@@ -240,7 +249,7 @@ def _begin(problem: _Problem, gaps: slice) -> Floats:
     own = ((problem.prefer - problem.low) / span)[problem.free]
     probes = np.vstack((own, spread))
     rows = problem.rows(probes)
-    spare = np.minimum(rows[:, gaps].min(axis=1), WANTED_SPARE)
+    spare = rows[:, gaps].min(axis=1, initial=WANTED_SPARE)
     short = np.minimum(rows[:, 2:], 0.0).sum(axis=1)
     merit = rows[:, 0] + 20 * np.abs(rows[:, 1]) - _SPARE_WORTH * (spare + short)
     return np.asarray(probes[merit.argmin()])
@@ -262,31 +271,31 @@ def _why_not(
             text=f"only {{0}} stay free of the {nearest}, too little for any hand",
             lengths=(spare,),
         )
-    far = float(outcome.gaps[FAR_KERB].metres[0])
+    far = float(outcome.gaps[case.ground.far_edge].metres[0])
     if far < 0:
-        return Reason(text="the nose swings {0} over the far kerb", lengths=(-far,))
-    if outcome.gaps[KERB].metres[0] < min(0.0, floors.get(KERB, 0.0)):
+        return Reason(text=f"the nose swings {{0}} over the {case.ground.far_edge}",
+                      lengths=(-far,))  # fmt: skip
+    if KERB in outcome.gaps and outcome.gaps[KERB].metres[0] < min(0.0, floors.get(KERB, 0.0)):
         return Reason(text="a tyre meets the kerb on the way in")
+    berth = case.ground.berth
     if abs(row[1]) > _AIM_TOLERANCE:
         off = "far from" if row[1] > 0 else "near to"
         return Reason(
-            text=f"it ends {{0}} too {off} the kerb, whatever the calls",
+            text=f"it ends {{0}} too {off} the {berth.edge}, whatever the calls",
             lengths=(abs(float(row[1])),),
         )
-    return _broken_limit(case.bands, outcome)
+    return _broken_limit(case.bands, outcome, berth)
 
 
-def _broken_limit(bands: tuple[Band, ...], outcome: Outcome) -> Reason:
+def _broken_limit(bands: tuple[Band, ...], outcome: Outcome, berth: Berth) -> Reason:
+    where = {which: f"from the {end.name}" for which in ("ahead", "behind")
+             if (end := getattr(berth, which)) is not None}  # fmt: skip
     for band in bands:
         if not band.holds(outcome.finish)[0]:
             value = float(outcome.finish.measure(band.measure)[0])
             if band.measure == "angle":
                 off = f"{abs(np.degrees(value)):.1f}"
                 return Reason(text=f"it ends {off} degrees off parallel, outside the limit")
-            where = {
-                "ahead": "from the vehicle ahead",
-                "behind": "from the vehicle behind",
-            }
-            place = where.get(band.measure, "from the kerb")
+            place = where.get(band.measure, f"from the {berth.edge}")
             return Reason(text=f"it ends {{0}} {place}, outside the limit", lengths=(value,))
     return Reason()

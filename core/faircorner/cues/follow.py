@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from faircorner.cues.method import Method, Step, Unknown, Until
+from faircorner.cues.method import Method, Step, Unknown
 from faircorner.errors import InputError
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, advance, drive, settle_turn, wheel_and_heading
@@ -21,6 +21,8 @@ __all__ = ["Followed", "Settings", "follow"]
 # No step of a park is longer; a step that is still waiting then will wait for ever.
 _LONGEST = 12.0
 _SCAN = 0.2
+# What a step waits for that depends on the heading alone.
+_TURNED = ("heading", "parallel")
 _REFINE = np.linspace(0.0, 1.0, 21)
 
 
@@ -29,7 +31,8 @@ class Settings:
     """The figures a batch of attempts is driven with.
 
     unknowns : (attempts, unknowns) in the method's order, m or rad
-    gap : (attempts,), m at the start; rate : (attempts,), turns per metre
+    gap : (attempts,), m at the start, unless the fit finds it
+    rate : (attempts,), turns per metre
     late : (attempts, steps), m by which each step's *end* comes late, negative early
     """
 
@@ -87,10 +90,7 @@ def own_point(vehicle: Vehicle, name: str) -> Floats:
 
 def landmark_x(ground: Ground, name: str) -> float:
     """x of a named place along the kerb, m; InputError if it is not there."""
-    ahead = ground.ahead.polygon[:, 0]
-    places = {"tail ahead": float(ahead.min()), "nose ahead": float(ahead.max())}
-    if ground.behind is not None:
-        places["nose behind"] = float(ground.behind.polygon[:, 0].max())
+    places = ground.landmarks
     if name not in places:
         raise InputError("landmark", f"{name!r} is not one of {', '.join(places)}")
     return places[name]
@@ -109,7 +109,10 @@ def start_poses(vehicle: Vehicle, ground: Ground, method: Method, settings: Sett
     own = own_point(vehicle, method.start.own)[0]
     behind = figure(method.start.metres, method, settings)
     x = landmark_x(ground, method.start.landmark) - behind - own
-    y = ground.ahead.polygon[:, 1].min() - settings.gap - vehicle.width / 2
+    gap = settings.gap
+    if isinstance(method.start.gap, Unknown):
+        gap = figure(method.start.gap, method, settings)
+    y = ground.flank - gap - vehicle.width / 2
     return np.stack((x, y, np.zeros(len(y))), axis=-1)
 
 
@@ -125,15 +128,23 @@ def _event(
     """
     step = method.steps[index]
     until, value = step.until, wanted[:, None]
-    if until.kind == "heading" and then is not None:
+    berth = ground.berth
+    if until.kind in _TURNED and then is not None:
+        # Nose away from the kerb is positive in a method, and negative on the site.
+        angle = -value if until.kind == "heading" else berth.heading
         target, rate = then.turns[:, None], then.rate[:, None]
         turning = step.direction * step.wheel.sign or 1.0
 
         def heading(poses: Floats, turns: Floats) -> Floats:
             settling = settle_turn(vehicle.steering, turns, target, rate)
-            return np.asarray(turning * (poses[..., 2] + then.direction * settling + value))
+            return np.asarray(turning * (poses[..., 2] + then.direction * settling - angle))
 
         return heading
+    if until.kind == "gap wanted":
+        nearing = step.direction * (1 if berth.along == "ahead" else -1)
+        return lambda poses, turns: (
+            nearing * (berth.gap - berth.gap_to(berth.along, poses, vehicle))
+        )
     own = own_point(vehicle, until.own)[None, :]
     if until.kind == "kerb":
         return lambda poses, turns: value + to_site(poses, own)[..., 0, 1]
@@ -206,7 +217,7 @@ def follow(
     cut = np.zeros_like(reached)
     for i, step in enumerate(method.steps):
         leg = waiting[i]
-        wanted = figure(_wanted(step.until, ground), method, settings)
+        wanted = figure(step.until.value, method, settings)
         if step.until.kind == "travelled":
             metres = wanted
         elif step.until.kind == "wheel set":
@@ -218,7 +229,7 @@ def follow(
             except InputError as error:
                 raise error.inside(f"steps[{i}].until") from None
             metres, reached[:, i] = _first_rise(
-                vehicle, pose, turns, leg, event, places=step.until.kind != "heading"
+                vehicle, pose, turns, leg, event, places=step.until.kind not in _TURNED
             )
         late = metres + settings.late[:, i]
         cut[:, i] = late < 0
@@ -233,11 +244,6 @@ def follow(
         pose, turns = poses[:, -1], wheels[:, -1]
         legs.append(leg)
     return Followed(start=begin, legs=tuple(legs), reached=reached, cut=cut)
-
-
-def _wanted(until: Until, ground: Ground) -> float | Unknown:
-    """What a step waits for; a gap that the place asks for is looked up there."""
-    return ground.goal.ahead_gap if until.kind == "gap wanted" else until.value
 
 
 def _leg(

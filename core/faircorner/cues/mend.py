@@ -5,7 +5,7 @@ straight. The stretches are found by the same fit as any method's figures, so th
 the same clearances and limits. docs/sums/mend.md.
 """
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from itertools import product
 
 import numpy as np
@@ -66,7 +66,7 @@ def mend(
     place = ground.kerb_on_left()
     ways: tuple[Way, ...] = ("toward", "away")
     for count, target in product(range(1, _MOST + 1), _targets(place, car, start, bands)):
-        goal = replace(place, goal=replace(place.goal, kerb=target))
+        goal = place.wanting(kerb=target if place.has_kerb else None)
         found = [
             mended
             for gears, way in product(_gears(count, forward, reverse), ways)
@@ -83,7 +83,9 @@ def _targets(
     ground: Ground, vehicle: Vehicle, start: Floats, bands: tuple[Band, ...]
 ) -> list[float]:
     """Distances to the kerb worth aiming at, m: the wanted one, else the nearest good one."""
-    wanted = ground.goal.kerb
+    wanted = ground.berth.wanted_kerb(vehicle)
+    if not ground.has_kerb:
+        return [wanted]
     low = max((b.low for b in bands if b.measure in _KERB and b.low is not None), default=wanted)
     high = min((b.high for b in bands if b.measure in _KERB and b.high is not None), default=wanted)
     now = float(finish_at(start[None], vehicle, ground).kerb[0])
@@ -109,7 +111,7 @@ def _method(gears: tuple[int, ...], way: Way) -> Method:
             Step(name=f"{name}, in", say=_said(gear, way), direction=gear, wheel=Wheel(way=way),
                  until=Until(kind="travelled", value=stretch), looks=("all round",)),
             Step(name=f"{name}, out", say=f"Full lock {_phrase(other)}", direction=gear,
-                 wheel=Wheel(way=other), until=Until(kind="heading", value=0.0)),
+                 wheel=Wheel(way=other), until=Until(kind="parallel")),
             Step(name=f"{name}, straight", say="Straighten up and stop", direction=gear,
                  wheel=Wheel(way="straight"), until=Until(kind="wheel set")),
         ]  # fmt: skip

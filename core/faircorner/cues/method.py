@@ -1,6 +1,6 @@
 """A method: where to start, and steps that each wait for something; see method.schema.json.
 
-Methods speak of the kerb: *toward* and *away*. The sums always have the kerb on the left, so
+Methods speak of the kerb, or the bay: *toward* and *away*. The sums always have it on the left, so
 that toward is left, positive; `Ground.kerb_on_left` is the only place that knows sides.
 """
 
@@ -23,7 +23,9 @@ __all__ = [
 
 Way: TypeAlias = Literal["toward", "away", "straight"]
 Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
-UntilKind: TypeAlias = Literal["travelled", "heading", "abeam", "gap wanted", "kerb", "wheel set"]
+UntilKind: TypeAlias = Literal[
+    "travelled", "heading", "parallel", "abeam", "gap wanted", "kerb", "wheel set"
+]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -53,8 +55,9 @@ class Until:
 
     travelled : m rolled
     heading : rad to the kerb, nose away positive, once the *next* step's wheel has settled
+    parallel : along the berth, once the next step's wheel has settled
     abeam : m that `own` stands behind `landmark`, along the kerb
-    gap wanted : `own` stands behind `landmark` by the gap that the place asks for
+    gap wanted : the gap that the place asks for is left at the berth's end
     kerb : m from `own` to the kerb
     wheel set : as soon as the wheel has reached this step's amount
     """
@@ -101,13 +104,13 @@ class Step:
 class Start:
     """Where to stop before the first step: `own` so many metres behind `landmark`, and the gap.
 
-    gap : m between the vehicle's flank and the parked one's
+    gap : m between the vehicle's flank and the parked one's, or the line of the bays' mouths
     """
 
     own: str
     landmark: str
     metres: float | Unknown
-    gap: float
+    gap: float | Unknown
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -133,7 +136,7 @@ class Method:
             if named.count(name) > 1:
                 raise InputError("steps", f"{name} is to be fitted twice, with different limits")
         for i, step in enumerate(self.steps):
-            if step.until.kind == "heading" and i + 1 == len(self.steps):
+            if step.until.kind in ("heading", "parallel") and i + 1 == len(self.steps):
                 raise InputError(
                     f"steps[{i}].until",
                     "a heading settles in the next step; add a straight one",
@@ -147,7 +150,7 @@ class Method:
     @property
     def unknowns(self) -> tuple[Unknown, ...]:
         """Every figure to be fitted, once, in the order in which the driver meets them."""
-        met: list[float | Unknown] = [self.start.metres]
+        met: list[float | Unknown] = [self.start.gap, self.start.metres]
         for step in self.steps:
             met += [step.wheel.of_lock, step.until.value]
         return tuple(dict.fromkeys(figure for figure in met if isinstance(figure, Unknown)))

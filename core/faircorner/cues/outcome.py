@@ -13,7 +13,7 @@ from faircorner.vehicle import Vehicle
 
 __all__ = ["KERB", "Case", "Outcome", "attempt"]
 
-KERB, FAR_KERB = "kerb", "far kerb"
+KERB = "kerb"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -35,7 +35,8 @@ class Outcome:
     """Results of a batch.
 
     gaps : for each thing that can be touched, the least signed gap of each attempt
-    overhang : the furthest the body reaches over the kerb, which it may; negative when it stays off
+    overhang : the furthest the body reaches over the kerb or the line on y = 0, which
+        it may; negative when it stays off
     """
 
     followed: Followed
@@ -64,11 +65,18 @@ def attempt(
     followed = follow(vehicle, ground, case.method, settings, start=case.start)
     track = followed.track(vehicle, sample, steps)
     outline = vehicle.outline()
-    gaps = {o.name: clearance(track.poses, outline, o.polygon) for o in ground.obstacles}
-    gaps[KERB] = tyre_clearance(track.poses, vehicle.tyres())
+    # A wheel stop is low: the body passes over it.
+    gaps = {
+        o.name: clearance(
+            track.poses, vehicle.tyre_pieces() if o.kind == "wheel stop" else outline, o.polygon
+        )
+        for o in ground.obstacles
+    }
     across = to_site(track.poses, outline[0])[..., 1]
-    gaps[FAR_KERB] = _least(across.min(axis=-1) + ground.road_width)
     beyond = _least(-across.max(axis=-1))
+    if ground.has_kerb:
+        gaps[KERB] = tyre_clearance(track.poses, vehicle.tyres())
+    gaps[ground.far_edge] = _least(across.min(axis=-1) + ground.road_width)
     return Outcome(
         followed=followed,
         track=track,

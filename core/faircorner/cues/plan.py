@@ -7,10 +7,11 @@ import numpy as np
 from faircorner.cues.fit import FINE, Fit, Given, fit, settings_for
 from faircorner.cues.follow import landmark_x, own_point
 from faircorner.cues.looks import LookReason, look_reasons
-from faircorner.cues.method import Method, Until
+from faircorner.cues.method import Method, Unknown, Until
 from faircorner.cues.outcome import Case, Outcome, attempt
 from faircorner.cues.reason import Reason
 from faircorner.cues.remedy import Remedy, least_change, least_gap
+from faircorner.cues.suits import suited
 from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.errors import InputError
 from faircorner.ground import Band, Finish, Ground
@@ -51,11 +52,16 @@ class Options:
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Cue:
-    """What is seen at a call: the nearest corner of the vehicle ahead, from this seat."""
+    """What is seen at a call from this seat: of all there is to line up on, the sharpest.
 
+    what : its name; target : (2,), m on the site; height : m
+    """
+
+    what: str
     sighting: Sighting
     sharpness: Sharpness
     target: Floats
+    height: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -169,20 +175,19 @@ def _prepare(
     options: Options,
 ) -> tuple[Case, Given]:
     """The case with the kerb on the left, and what the options fix."""
-    goal = ground.goal
-    goal = replace(
-        goal,
-        kerb=goal.kerb if options.kerb is None else options.kerb,
-        ahead_gap=goal.ahead_gap if options.ahead is None else options.ahead,
-    )
-    gap = method.start.gap if options.gap is None else options.gap
-    if not 0.2 <= gap <= 3:
-        raise InputError("gap_m", f"must be between 0.2 and 3 m, got {gap:g}")
+    place = suited(ground, method).wanting(kerb=options.kerb, gap=options.ahead)
+    pinned = dict(options.pinned)
+    fitted = method.start.gap if isinstance(method.start.gap, Unknown) else None
+    if fitted is not None and options.gap is not None:
+        pinned[fitted.name] = options.gap
+    gap = options.gap if options.gap is not None else _prefer(method.start.gap)
+    if not 0.2 <= gap <= 8:
+        raise InputError("gap_m", f"must be between 0.2 and 8 m, got {gap:g}")
     rate = method.turns_per_metre if options.turns_per_metre is None else options.turns_per_metre
     if not 0.2 <= rate <= 10:
         raise InputError("turns_per_metre", f"must be between 0.2 and 10, got {rate:g}")
     known = {u.name: u for u in method.unknowns}
-    for name, value in options.pinned.items():
+    for name, value in pinned.items():
         if name not in known:
             raise InputError(name, f"this method has no such figure; it has {', '.join(known)}")
         if not known[name].low <= value <= known[name].high:
@@ -193,11 +198,22 @@ def _prepare(
             raise InputError("shifts", f"there is no call {number}; calls are 1 to {last}")
     case = Case(
         vehicle=vehicle if ground.side == "left" else vehicle.mirrored(),
-        ground=replace(ground, goal=goal).kerb_on_left(),
+        ground=place.kerb_on_left(),
         method=method,
         bands=bands,
     )
-    return case, Given(gap=gap, rate=rate, pinned=options.pinned)
+    return case, Given(gap=gap, rate=rate, pinned=pinned)
+
+
+def _prefer(figure: float | Unknown) -> float:
+    return figure.prefer if isinstance(figure, Unknown) else figure
+
+
+def _gap_at_start(case: Case, given: Given, found: Fit) -> float:
+    start = case.method.start.gap
+    if not isinstance(start, Unknown):
+        return given.gap
+    return float(found.values[[u.name for u in case.method.unknowns].index(start.name)])
 
 
 def _assemble(
@@ -233,7 +249,7 @@ def _assemble(
         ),
         spare=found.spare,
         values={u.name: float(v) for u, v in zip(case.method.unknowns, found.values, strict=True)},
-        gap=given.gap,
+        gap=_gap_at_start(case, given, found),
         turns_per_metre=given.rate,
         ground=case.ground,
         calls=tuple(
@@ -270,30 +286,45 @@ def _call(
     around = np.clip([told - 0.03, told, told + 0.03], 0.0, driven.followed.ends[0, -1])
     poses = _pose_at(case, driven, np.append(around, s))
     pose = poses[1]
-    parked = case.ground.ahead
-    eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
-    target = parked.polygon[int(np.linalg.norm(parked.polygon - eye, axis=1).argmin())]
     until = case.method.steps[index].until
-    cue = Cue(
-        sighting=sight_of(case.vehicle, seat, pose, target, parked.height),
-        sharpness=sharpness(case.vehicle, seat, poses[:3], around, target, parked.height),
-        target=target,
-    )
+    # An angle to the berth where that is waited for, else to the way along the kerb or aisle.
+    line = case.ground.berth.heading if until.kind == "parallel" else 0.0
     return Call(
         step=index + 1,
         s=s,
         told=told,
         pose=poses[3],
-        heading=-float(pose[2]),
+        heading=line - float(pose[2]),
         until=until,
         metres=_waited(case, until, poses[3]),
         window=window,
-        cue=cue if case.method.references else None,
+        cue=_cue(case, seat, poses[:3], around) if case.method.references else None,
     )
+
+
+def _cue(case: Case, seat: Seat, poses: Floats, s: Floats) -> Cue:
+    """The sharpest cue that shows through the glass; the first of all where none shows."""
+    pose = poses[1]
+    eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
+    found = []
+    for what, corners, height in case.ground.sighted:
+        target = corners[int(np.linalg.norm(corners - eye, axis=1).argmin())]
+        found.append(
+            Cue(
+                what=what,
+                sighting=sight_of(case.vehicle, seat, pose, target, height),
+                sharpness=sharpness(case.vehicle, seat, poses, s, target, height),
+                target=target,
+                height=height,
+            )
+        )
+    return min(found, key=lambda c: (c.sighting.through is None, c.sharpness.scatter))
 
 
 def _waited(case: Case, until: Until, pose: Floats) -> float:
     """Where the own point of an event stands, m: behind its landmark, or from the kerb."""
+    if until.kind == "gap wanted":
+        return case.ground.berth.gap
     if not until.own:
         return float("nan")
     x, y = to_site(pose, own_point(case.vehicle, until.own)[None])[0]

@@ -61,6 +61,6 @@ def rehearse(
         finish=outcome.finish,
         poses=outcome.track.final if left else mirrored(outcome.track.final),
         good=outcome.good(bands),
-        kerb_touched=gaps[KERB].metres <= 0,
+        kerb_touched=gaps[KERB].metres <= 0 if KERB in gaps else np.zeros_like(outcome.least > 0),
         body_touched=outcome.least <= 0,
     )

@@ -5,17 +5,20 @@ from dataclasses import dataclass, replace
 
 from faircorner.cues.fit import Given, fit
 from faircorner.cues.outcome import Case
-from faircorner.ground import adjust, measures, with_behind
+from faircorner.ground import Bay, adjust, measures, with_behind
 
 __all__ = ["Remedy", "least_change", "least_gap"]
 
 # Changes are tried up to this much, and told to this much, m.
 _MOST, _FINE = 3.2, 0.02
+# What is only ever too small.
+_ONLY_MORE = ("gap", "aisle", "bay width")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Remedy:
-    """One figure to change: "gap" between parked vehicles, "start gap" or "gap ahead"; metres.
+    """One figure to change: "gap" between parked vehicles, "start gap", "gap ahead", "aisle" or
+    "bay width"; metres.
 
     to : what it should be; by : the change
     """
@@ -34,7 +37,7 @@ def least_change(case: Case, given: Given) -> Remedy | None:
     found = [
         remedy
         for what, value, change in _candidates(case, given)
-        for sign in ((1.0,) if what == "gap" else (1.0, -1.0))
+        for sign in ((1.0,) if what in _ONLY_MORE else (1.0, -1.0))
         for remedy in [_least(what, value, sign, change)]
         if remedy is not None
     ]
@@ -42,13 +45,18 @@ def least_change(case: Case, given: Given) -> Remedy | None:
 
 
 def least_gap(case: Case, given: Given) -> float | None:
-    """The shortest gap between two parked vehicles that works, m; see `plan.make_least_gap`."""
+    """The least gap between two parked vehicles, or width of bay; see `plan.make_least_gap`."""
+    bay = isinstance(case.ground.goal, Bay)
 
-    def works(gap: float) -> bool:
-        return fit(replace(case, ground=with_behind(case.ground, gap)), given).feasible
+    def works(metres: float) -> bool:
+        ground = case.ground
+        place = adjust(ground, "bay_width", metres) if bay else with_behind(ground, metres)
+        return fit(replace(case, ground=place), given).feasible
 
-    length = case.vehicle.length
-    low, high = 1.02 * length, 2.5 * length
+    if bay:
+        low, high = max(1.8, case.vehicle.width), min(6.0, 3 * case.vehicle.width)
+    else:
+        low, high = 1.02 * case.vehicle.length, 2.5 * case.vehicle.length
     if not works(high):
         return None
     while high - low > _FINE:
@@ -64,18 +72,20 @@ def _candidates(case: Case, given: Given) -> list[tuple[str, float, _Change]]:
     def start_gap(metres: float) -> tuple[Case, Given]:
         return case, replace(given, gap=metres)
 
-    def gap(metres: float) -> tuple[Case, Given]:
-        return replace(case, ground=adjust(case.ground, "gap", metres)), given
-
-    def goal_ahead(metres: float) -> tuple[Case, Given]:
-        return replace(case, ground=adjust(case.ground, "goal_ahead", metres)), given
+    def measured(name: str) -> _Change:
+        return lambda metres: (replace(case, ground=adjust(case.ground, name, metres)), given)
 
     now = measures(case.ground)
+    if isinstance(case.ground.goal, Bay):
+        return [
+            ("aisle", case.ground.road_width, measured("aisle")),
+            ("bay width", case.ground.goal.width, measured("bay_width")),
+        ]
     if "gap" in now:
-        return [("gap", now["gap"], gap), ("start gap", given.gap, start_gap)]
+        return [("gap", now["gap"], measured("gap")), ("start gap", given.gap, start_gap)]
     return [
         ("start gap", given.gap, start_gap),
-        ("gap ahead", case.ground.goal.ahead_gap, goal_ahead),
+        ("gap ahead", case.ground.goal.gap, measured("goal_ahead")),
     ]
 
 
@@ -87,7 +97,7 @@ def _works(change: _Change, value: float) -> bool:
 
 def _least(what: str, value: float, sign: float, change: _Change) -> Remedy | None:
     low, high = 0.0, 0.1
-    limit = _MOST if what == "gap" else 0.8
+    limit = _MOST if what in _ONLY_MORE else 0.8
     while not _works(change, value + sign * high):
         low, high = high, high * 2
         if high > limit:

@@ -16,7 +16,7 @@ __all__ = ["REACH", "SENSED", "Window", "breakage", "call_windows", "sensitivity
 # Windows are searched this far each way, m; beyond it a call is called free.
 REACH = 1.0
 # Finish measures that a call is held to account for, in the order of the columns.
-SENSED = ("kerb", "angle", "ahead")
+SENSED = ("kerb", "angle", "along")
 _NUDGE = 0.05
 _GRID, _ROUNDS = 6, 3
 # Contact between samples this far apart, m, is missed by 1 mm at most; docs/sums/windows.md.
@@ -42,14 +42,16 @@ def breakage(case: Case, outcome: Outcome, row: int) -> str:
         return "there is no room for an earlier call"
     for name, gap in outcome.gaps.items():
         if gap.metres[row] <= 0:
-            return "a tyre meets the kerb" if name == KERB else f"the body meets the {name}"
+            what = "a tyre" if name in (KERB, "wheel stop") else "the body"
+            return f"{what} meets the {name}"
     if not outcome.followed.reached[row].all():
         return "a later call never comes"
     for band in case.bands:
         if not band.holds(outcome.finish)[row]:
+            edge = case.ground.berth.edge
             return {
-                "kerb_front": "the front wheel ends outside its limit from the kerb",
-                "kerb_rear": "the rear wheel ends outside its limit from the kerb",
+                "kerb_front": f"the front wheel ends outside its limit from the {edge}",
+                "kerb_rear": f"the rear wheel ends outside its limit from the {edge}",
                 "angle": "it ends out of parallel",
                 "ahead": "the gap ahead ends outside its limits",
                 "behind": "the gap behind ends outside its limits",
@@ -103,7 +105,8 @@ def call_windows(case: Case, fit: Fit, given: Given) -> tuple[Window, ...]:
 def sensitivity(case: Case, fit: Fit, given: Given) -> Floats:
     """How the finish answers to each call: (3, calls), finish measure per metre of lateness.
 
-    Rows are kerb (m/m), angle (rad/m) and ahead (m/m); central differences of 5 cm each way.
+    Rows are kerb (m/m), angle (rad/m) and the gap along the berth (m/m); central differences of
+    5 cm each way.
     """
     steps = len(case.method.steps)
     calls = steps - 1
@@ -111,5 +114,6 @@ def sensitivity(case: Case, fit: Fit, given: Given) -> Floats:
     late[np.arange(calls), np.arange(calls)] = _NUDGE
     late[np.arange(calls) + calls, np.arange(calls)] = -_NUDGE
     outcome = attempt(case, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
-    finish = np.stack([getattr(outcome.finish, name) for name in SENSED])
+    along = outcome.finish.measure(case.ground.berth.along)
+    finish = np.stack([outcome.finish.kerb, outcome.finish.angle, along])
     return np.asarray((finish[:, :calls] - finish[:, calls:]) / (2 * _NUDGE))

@@ -1,12 +1,13 @@
 """fair-corner/ground@1: everything needed to check a plan without the product."""
 
+from math import degrees, radians
 from typing import Annotated, Any, Literal
 
 import numpy as np
-from pydantic import Field
+from pydantic import Discriminator, Field, Tag
 
 from faircorner.documents.model import Metres, Model, Name, Point2, inside
-from faircorner.ground import Check, Edge, Goal, Ground, Least, Obstacle, Suitability
+from faircorner.ground import Bay, Check, Edge, Ground, Kerbside, Least, Obstacle, Suitability
 from faircorner.plane import frozen
 
 __all__ = ["GroundDocument", "ground_document", "suitability_document"]
@@ -14,7 +15,7 @@ __all__ = ["GroundDocument", "ground_document", "suitability_document"]
 
 class EdgeModel(Model):
     name: Name
-    kind: Literal["kerb", "far kerb"]
+    kind: Literal["kerb", "far kerb", "line"]
     points_m: Annotated[list[Point2], Field(min_length=2, max_length=500)]
 
 
@@ -22,12 +23,12 @@ class ObstacleModel(Model):
     """Something not to be touched, as a convex polygon."""
 
     name: Name
-    kind: Literal["vehicle"]
+    kind: Literal["vehicle", "wall", "wheel stop"]
     polygon_m: Annotated[list[Point2], Field(min_length=3, max_length=64)]
     height_m: Metres = 1.45
 
 
-class GoalModel(Model):
+class KerbsideModel(Model):
     """Park along the kerb behind `ahead`, and in front of `behind` if one is named."""
 
     kind: Literal["kerbside"] = "kerbside"
@@ -36,6 +37,32 @@ class GoalModel(Model):
     kerb_m: Metres = 0.25
     ahead_m: Metres = 1.0
 
+
+class BayModel(Model):
+    """Park in the bay whose mouth's middle is the site's origin.
+
+    angle_deg : from the way of travel to the way in: 90 is square
+    head_m : wanted to what ends the bay, from the tyres where that is a wheel stop
+    """
+
+    kind: Literal["bay"]
+    angle_deg: float = 90.0
+    width_m: Metres = 2.5
+    depth_m: Metres = 5.0
+    head: Literal["line", "wall", "wheel stop"] = "line"
+    head_m: Metres = 0.3
+
+
+def _goal_kind(goal: Any) -> str:
+    """A goal without a kind is along the kerb, as documents were before there were others."""
+    kind = goal.get("kind", "kerbside") if isinstance(goal, dict) else goal.kind
+    return str(kind)
+
+
+GoalModel = Annotated[
+    Annotated[KerbsideModel, Tag("kerbside")] | Annotated[BayModel, Tag("bay")],
+    Discriminator(_goal_kind),
+]
 
 _HOUSE = Least()
 
@@ -81,14 +108,14 @@ class CheckModel(Model):
 
 
 class GroundDocument(Model):
-    """A place. x runs along the kerb the way the vehicle first faces, kerb face on y = 0."""
+    """A place. x runs the way the vehicle first faces; the kerb, or the bays' mouths, on y = 0."""
 
     format: Literal["fair-corner/ground@1"]
     name: Name
     side: Literal["left", "right"]
     road_width_m: Metres = 7.0
     edges: Annotated[list[EdgeModel], Field(max_length=50)]
-    obstacles: Annotated[list[ObstacleModel], Field(min_length=1, max_length=50)]
+    obstacles: Annotated[list[ObstacleModel], Field(max_length=50)]
     goal: GoalModel
     check: CheckModel = CheckModel()
 
@@ -105,12 +132,7 @@ class GroundDocument(Model):
                     )
                 )
         with inside("goal"):
-            goal = Goal(
-                ahead=self.goal.ahead,
-                behind=self.goal.behind,
-                kerb=self.goal.kerb_m,
-                ahead_gap=self.goal.ahead_m,
-            )
+            goal = _goal(self.goal)
         with inside("check"):
             check = self.check.build()
         return Ground(
@@ -124,6 +146,20 @@ class GroundDocument(Model):
             road_width=self.road_width_m,
             check=check,
         )
+
+
+def _goal(model: KerbsideModel | BayModel) -> Kerbside | Bay:
+    if isinstance(model, BayModel):
+        return Bay(
+            angle=radians(model.angle_deg),
+            width=model.width_m,
+            depth=model.depth_m,
+            head=model.head,
+            gap=model.head_m,
+        )
+    return Kerbside(
+        ahead=model.ahead, behind=model.behind, kerb=model.kerb_m, ahead_gap=model.ahead_m
+    )
 
 
 def ground_document(ground: Ground) -> dict[str, Any]:
@@ -146,14 +182,27 @@ def ground_document(ground: Ground) -> dict[str, Any]:
             }
             for o in ground.obstacles
         ],
-        "goal": {
-            "kind": "kerbside",
-            "ahead": ground.goal.ahead,
-            "behind": ground.goal.behind,
-            "kerb_m": round(ground.goal.kerb, 5),
-            "ahead_m": round(ground.goal.ahead_gap, 5),
-        },
+        "goal": _goal_document(ground.goal),
         "check": _check(ground.check),
+    }
+
+
+def _goal_document(goal: Kerbside | Bay) -> dict[str, Any]:
+    if isinstance(goal, Bay):
+        return {
+            "kind": "bay",
+            "angle_deg": round(degrees(goal.angle), 5),
+            "width_m": round(goal.width, 5),
+            "depth_m": round(goal.depth, 5),
+            "head": goal.head,
+            "head_m": round(goal.gap, 5),
+        }
+    return {
+        "kind": "kerbside",
+        "ahead": goal.ahead,
+        "behind": goal.behind,
+        "kerb_m": round(goal.kerb, 5),
+        "ahead_m": round(goal.ahead_gap, 5),
     }
 
 

@@ -11,7 +11,7 @@ from faircorner.documents.model import Metres, Model, Name, inside
 __all__ = ["MethodDocument"]
 
 OwnPoint = Literal["rear bumper", "front bumper", "mirror", "rear wheel", "front wheel"]
-Landmark = Literal["tail ahead", "nose ahead", "nose behind"]
+Landmark = Literal["tail ahead", "nose ahead", "nose behind", "near line", "far line"]
 
 
 class FitMetres(Model):
@@ -67,11 +67,11 @@ class Abeam(Model):
 
 
 class GapWanted(Model):
-    """`own` stands behind `landmark` by the gap that the place asks for."""
+    """The gap that the place asks for is left, between `own` and `landmark`."""
 
     kind: Literal["gap wanted"]
     own: OwnPoint
-    landmark: Landmark
+    landmark: Landmark | Literal["head"]
 
 
 class Kerb(Model):
@@ -109,7 +109,7 @@ class StartModel(Model):
     own: OwnPoint
     landmark: Landmark
     metres: float | FitMetres
-    gap_m: Metres
+    gap_m: Metres | FitMetres
 
 
 class MethodDocument(Model):
@@ -117,7 +117,7 @@ class MethodDocument(Model):
 
     format: Literal["fair-corner/method@1"]
     name: Name
-    manoeuvre: Literal["reverse parallel"]
+    manoeuvre: Literal["reverse parallel", "bay forward", "bay reverse"]
     why: Annotated[str, Field(max_length=2000)] = ""
     turns_per_metre: float = 2.0
     references: Annotated[
@@ -136,7 +136,7 @@ class MethodDocument(Model):
                 own=self.start.own,
                 landmark=self.start.landmark,
                 metres=self._start_metres(),
-                gap=self.start.gap_m,
+                gap=self._start_gap(),
             ),
             steps=tuple(self._step(i) for i in range(len(self.steps))),
         )
@@ -144,6 +144,10 @@ class MethodDocument(Model):
     def _start_metres(self) -> float | Unknown:
         with inside("start.metres"):
             return _metres(self.start.metres)
+
+    def _start_gap(self) -> float | Unknown:
+        with inside("start.gap_m"):
+            return _metres(self.start.gap_m)
 
     def _step(self, index: int) -> Step:
         step = self.steps[index]
@@ -204,4 +208,4 @@ def _until(
         case WheelSet():
             return Until(kind="wheel set")
         case _:
-            return Until(kind="heading", value=0.0)
+            return Until(kind="parallel")

@@ -14,7 +14,7 @@ from faircorner.documents.model import Metres, Model, inside
 from faircorner.documents.standard import LIMIT_UNITS, StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
-from faircorner.ground import Finish
+from faircorner.ground import Finish, Ground, Kerbside
 from faircorner.motion import (
     Leg,
     Roll,
@@ -47,7 +47,7 @@ __all__ = [
 
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@3"
+PLAN_FORMAT = "fair-corner/plan@4"
 
 
 class StartModel(Model):
@@ -219,7 +219,7 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
             n: _figure(degrees(v) if n in angles else v) for n, v in plan.values.items()
         },
         "set": {"gap_m": plan.gap, "turns_per_metre": plan.turns_per_metre,
-                "kerb_m": plan.ground.goal.kerb, "ahead_m": plan.ground.goal.ahead_gap},
+                "kerb_m": _wanted_kerb(plan.ground), "ahead_m": plan.ground.goal.gap},
         "calls": [_call(call, number) for number, call in enumerate(plan.calls, start=1)],
         "looks": [
             {"step": r.step, "look": r.look, "s_m": _figure(r.s), "why": r.why,
@@ -237,6 +237,11 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
         "assumed": {"acuity_deg": round(degrees(ACUITY), 3), "crawl_m_per_s": CRAWL,
                     "reaction_scatter_s": REACTION},
     }  # fmt: skip
+
+
+def _wanted_kerb(ground: Ground) -> float | None:
+    """What may be set; a bay is parked in along its middle."""
+    return ground.goal.kerb if isinstance(ground.goal, Kerbside) else None
 
 
 def _leg(leg: Leg) -> dict[str, Any]:
@@ -275,7 +280,8 @@ def _call(call: Call, number: int) -> dict[str, Any]:
 def _cue(cue: Cue) -> dict[str, Any]:
     seen, sharp = cue.sighting, cue.sharpness
     return {
-        "what": "nearest corner of the vehicle ahead",
+        "what": cue.what,
+        "target_z_m": _figure(cue.height),
         "target_x_m": _figure(cue.target[0]),
         "target_y_m": _figure(cue.target[1]),
         "eye_m": np.round(seen.eye, 4).tolist(),

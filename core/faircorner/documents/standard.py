@@ -63,7 +63,7 @@ class StandardDocument(Model):
     name: Name
     authority: Name
     dated: Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")]
-    manoeuvre: Literal["reverse parallel"]
+    manoeuvre: Literal["reverse parallel", "bay"]
     limits: Annotated[list[LimitModel], Field(min_length=1, max_length=40)]
     small_allowed: int = 2
 

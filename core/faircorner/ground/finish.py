@@ -20,9 +20,10 @@ MEASURES: tuple[Measure, ...] = get_args(Measure)
 class Finish:
     """Finishes of a batch of attempts, each (attempts,).
 
-    kerb_front, kerb_rear : m from the near-side tyres' outer faces to the kerb
-    angle : rad, positive with the nose toward the kerb
-    ahead, behind : m along the kerb to the parked vehicles; NaN where none stands
+    kerb_front, kerb_rear : m from the near-side tyres' outer faces to the edge beside them: the
+        kerb, or the bay's line
+    angle : rad off that edge, positive with the nose toward it
+    ahead, behind : m along it to what stands or ends there; NaN where nothing does
     """
 
     kerb_front: Floats
@@ -63,18 +64,17 @@ class Band:
 
 
 def finish_at(poses: Floats, vehicle: Vehicle, ground: Ground) -> Finish:
-    """What a tape would read at poses (attempts, 3); kerb on the left, y = 0.
+    """What a tape would read at poses (attempts, 3); working side on the left.
 
-    Gaps ahead and behind are along the kerb, between the nearest points of the bodies.
+    Gaps ahead and behind are along the berth, to the vehicle's nearest point.
     """
-    hubs = to_site(poses, vehicle.hubs(side=1))
-    body = to_site(poses, vehicle.outline()[0])[..., 0]
-    behind = ground.behind
-    missing = np.full(len(poses), np.nan)
+    berth = ground.berth
+    local = berth.local(poses)
+    hubs = to_site(local, vehicle.hubs(side=1))
     return Finish(
         kerb_front=-hubs[:, 1, 1],
         kerb_rear=-hubs[:, 0, 1],
-        angle=poses[:, 2],
-        ahead=ground.ahead.polygon[:, 0].min() - body.max(axis=1),
-        behind=missing if behind is None else body.min(axis=1) - behind.polygon[:, 0].max(),
+        angle=local[:, 2],
+        ahead=berth.gap_to("ahead", poses, vehicle),
+        behind=berth.gap_to("behind", poses, vehicle),
     )

@@ -1,21 +1,23 @@
 """Laying out a kerb with parked vehicles, measuring it, and changing one measure at a time."""
 
 from dataclasses import replace
-from typing import Literal, get_args
+from typing import Literal
 
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.place import Edge, Goal, Ground, Obstacle, Side
+from faircorner.ground.goal import Kerbside
+from faircorner.ground.obstacle import Edge, Obstacle
+from faircorner.ground.place import Ground, Side
 from faircorner.plane import Floats, box
 
-__all__ = ["MeasureName", "adjust", "lay_kerb", "measures", "with_behind"]
+__all__ = ["KerbMeasure", "adjust_kerb", "kerb_measures", "lay_kerb", "with_behind"]
 
 AHEAD, BEHIND = "parked ahead", "parked behind"
 # Half the length of road that is drawn and driven on, m.
 _REACH = 30.0
 
-MeasureName = Literal[
+KerbMeasure = Literal[
     "gap", "ahead_off_kerb", "ahead_length", "ahead_width",
     "behind_off_kerb", "behind_length", "behind_width",
     "road_width", "goal_kerb", "goal_ahead",
@@ -66,7 +68,7 @@ def lay_kerb(
             ),
         ),
         obstacles=tuple(obstacles),
-        goal=Goal(
+        goal=Kerbside(
             ahead=AHEAD,
             behind=None if gap is None else BEHIND,
             kerb=goal_kerb,
@@ -77,25 +79,40 @@ def lay_kerb(
     return place if side == "left" else place.mirrored()
 
 
+def _goal_of(ground: Ground) -> Kerbside:
+    if not isinstance(ground.goal, Kerbside):
+        raise InputError("goal", "this place has no kerb to park along")
+    return ground.goal
+
+
+def _parked_at(place: Ground) -> tuple[Obstacle, Obstacle | None]:
+    """The vehicles ahead and behind; None where the kerb behind is free."""
+    by_name = {o.name: o for o in place.obstacles}
+    goal = _goal_of(place)
+    return by_name[goal.ahead], None if goal.behind is None else by_name[goal.behind]
+
+
 def _extent(obstacle: Obstacle) -> tuple[Floats, Floats]:
     return obstacle.polygon.min(axis=0), obstacle.polygon.max(axis=0)
 
 
-def measures(ground: Ground) -> dict[MeasureName, float]:
+def kerb_measures(ground: Ground) -> dict[KerbMeasure, float]:
     """What a tape would say of the place, in metres; what is not there is left out."""
     place = ground.kerb_on_left()
-    found: dict[MeasureName, float] = {
+    goal = _goal_of(place)
+    ahead, behind = _parked_at(place)
+    found: dict[KerbMeasure, float] = {
         "road_width": place.road_width,
-        "goal_kerb": place.goal.kerb,
-        "goal_ahead": place.goal.ahead_gap,
+        "goal_kerb": goal.kerb,
+        "goal_ahead": goal.ahead_gap,
     }
-    low, high = _extent(place.ahead)
+    low, high = _extent(ahead)
     found["ahead_off_kerb"] = -high[1]
     found["ahead_length"] = high[0] - low[0]
     found["ahead_width"] = high[1] - low[1]
-    if place.behind is not None:
+    if behind is not None:
         tail = low[0]
-        low, high = _extent(place.behind)
+        low, high = _extent(behind)
         found |= {
             "gap": tail - high[0],
             "behind_off_kerb": -high[1],
@@ -105,22 +122,18 @@ def measures(ground: Ground) -> dict[MeasureName, float]:
     return {name: round(float(value), 6) for name, value in found.items()}
 
 
-def adjust(ground: Ground, measure: MeasureName, metres: float) -> Ground:
+def adjust_kerb(ground: Ground, measure: KerbMeasure, metres: float) -> Ground:
     """The same place with one measure changed, everything else left where it stands.
 
     The vehicle ahead keeps its tail, the one behind its nose, and both their distance from
     the kerb, whatever else about them changes. Raises InputError naming the measure.
     """
-    if measure not in get_args(MeasureName):
-        raise InputError("measure", f"must be one of {', '.join(get_args(MeasureName))}")
-    if not np.isfinite(metres):
-        raise InputError(measure, "must be a number of metres")
     place = ground.kerb_on_left()
     changed = _adjusted(place, measure, metres)
     return changed if ground.side == "left" else changed.mirrored()
 
 
-def _adjusted(place: Ground, measure: MeasureName, metres: float) -> Ground:
+def _adjusted(place: Ground, measure: KerbMeasure, metres: float) -> Ground:
     if measure == "road_width":
         edges = tuple(
             replace(e, points=e.points * [1, 0] - [0, metres]) if e.kind == "far kerb" else e
@@ -128,11 +141,12 @@ def _adjusted(place: Ground, measure: MeasureName, metres: float) -> Ground:
         )
         return replace(place, road_width=metres, edges=edges)
     if measure == "goal_kerb":
-        return replace(place, goal=replace(place.goal, kerb=metres))
+        return replace(place, goal=replace(_goal_of(place), kerb=metres))
     if measure == "goal_ahead":
-        return replace(place, goal=replace(place.goal, ahead_gap=metres))
+        return replace(place, goal=replace(_goal_of(place), ahead_gap=metres))
     which, _, what = measure.partition("_")
-    parked = place.behind if measure == "gap" or which == "behind" else place.ahead
+    ahead, behind = _parked_at(place)
+    parked = behind if measure == "gap" or which == "behind" else ahead
     if parked is None:
         raise InputError(measure, "no vehicle is parked behind; add one first")
     low, high = _LIMITS[what or "gap"]
@@ -144,17 +158,18 @@ def _adjusted(place: Ground, measure: MeasureName, metres: float) -> Ground:
 
 def _reshape(place: Ground, parked: Obstacle, what: str, metres: float) -> Floats:
     """The parked vehicle's polygon with one measure changed."""
+    ahead, _ = _parked_at(place)
     low, high = _extent(parked)
     polygon = parked.polygon
     if what == "gap":
-        tail = _extent(place.ahead)[0][0]
+        tail = _extent(ahead)[0][0]
         return np.asarray(polygon + [tail - metres - high[0], 0.0])
     if what == "off_kerb":
         return np.asarray(polygon - [0.0, metres + high[1]])
     scale = np.ones(2)
     axis = 0 if what == "length" else 1
     scale[axis] = metres / (high - low)[axis]
-    held = np.array([low[0] if parked.name == place.goal.ahead else high[0], high[1]])
+    held = np.array([low[0] if parked is ahead else high[0], high[1]])
     return np.asarray(held + (polygon - held) * scale)
 
 
@@ -164,12 +179,11 @@ def with_behind(ground: Ground, gap: float | None) -> Ground:
     The one behind is a copy of the one ahead. Raises InputError for a gap outside its limits.
     """
     place = ground.kerb_on_left()
-    obstacles = tuple(o for o in place.obstacles if o.name != place.goal.behind)
-    place = replace(place, obstacles=obstacles, goal=replace(place.goal, behind=None))
+    goal, (ahead, behind) = _goal_of(place), _parked_at(place)
+    obstacles = tuple(o for o in place.obstacles if o is not behind)
+    place = replace(place, obstacles=obstacles, goal=replace(goal, behind=None))
     if gap is not None:
-        copy = replace(place.ahead, name=BEHIND)
-        place = replace(
-            place, obstacles=(*obstacles, copy), goal=replace(place.goal, behind=BEHIND)
-        )
+        copy = replace(ahead, name=BEHIND)
+        place = replace(place, obstacles=(*obstacles, copy), goal=replace(goal, behind=BEHIND))
         place = _adjusted(place, "gap", gap)
     return place if ground.side == "left" else place.mirrored()

@@ -1,80 +1,20 @@
 """What a place consists of. Site frame: kerb face on y = 0, x the way the vehicle first faces."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Literal
 
 import numpy as np
-from shapely import Polygon
 
 from faircorner.errors import InputError
+from faircorner.ground.berth import Berth
 from faircorner.ground.check import Check
-from faircorner.plane import Floats, frozen
+from faircorner.ground.goal import Bay, Goal, Kerbside, Sighted
+from faircorner.ground.obstacle import Edge, Obstacle
 
-__all__ = ["Edge", "Goal", "Ground", "Obstacle"]
+__all__ = ["Ground", "Side"]
 
 Side = Literal["left", "right"]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class Edge:
-    """A kerb or line as a polyline (n, 2), metres."""
-
-    name: str
-    kind: str
-    points: Floats
-
-    def __post_init__(self) -> None:
-        object.__setattr__(self, "points", frozen(self.points))
-
-
-@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class Obstacle:
-    """Something that must not be touched: a convex polygon (n, 2) in metres, height in metres.
-
-    Raises InputError when the polygon is not convex or has no area.
-    """
-
-    name: str
-    kind: str
-    polygon: Floats
-    height: float = 1.45
-
-    def __post_init__(self) -> None:
-        polygon = frozen(self.polygon)
-        if polygon.ndim != 2 or len(polygon) < 3 or polygon.shape[1] != 2:
-            raise InputError(
-                "polygon_m",
-                f"needs 3 or more corners of 2 numbers, got {polygon.shape}",
-            )
-        shape = Polygon(polygon)
-        if not shape.is_valid or shape.area < 0.01:
-            raise InputError("polygon_m", "must be a simple polygon with an area")
-        if shape.convex_hull.area - shape.area > 1e-3:
-            raise InputError("polygon_m", "must be convex; split it into convex parts")
-        if not 0.05 <= self.height <= 6:
-            raise InputError("height_m", f"must be between 0.05 and 6 m, got {self.height:g}")
-        object.__setattr__(self, "polygon", polygon)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Goal:
-    """Where a park along the kerb should end.
-
-    ahead, behind : names of the vehicles to park between, None where the kerb is free
-    kerb : m from the tyres' outer faces to the kerb
-    ahead_gap : m wanted to the vehicle ahead
-    """
-
-    ahead: str
-    behind: str | None = None
-    kerb: float = 0.25
-    ahead_gap: float = 1.0
-
-    def __post_init__(self) -> None:
-        if not 0.02 <= self.kerb <= 1.5:
-            raise InputError("kerb_m", f"must be between 0.02 and 1.5 m, got {self.kerb:g}")
-        if not 0.2 <= self.ahead_gap <= 8:
-            raise InputError("ahead_m", f"must be between 0.2 and 8 m, got {self.ahead_gap:g}")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -104,8 +44,11 @@ class Ground:
         names = [o.name for o in self.obstacles]
         if len(set(names)) != len(names):
             raise InputError("obstacles", "each needs a name of its own")
-        for which in ("ahead", "behind"):
-            wanted = getattr(self.goal, which)
+        if isinstance(self.goal, Kerbside):
+            self._check_kerbside(self.goal, names)
+
+    def _check_kerbside(self, goal: Kerbside, names: list[str]) -> None:
+        for which, wanted in (("ahead", goal.ahead), ("behind", goal.behind)):
             if wanted is not None and wanted not in names:
                 raise InputError(
                     f"goal.{which}",
@@ -115,16 +58,52 @@ class Ground:
         if not any(np.allclose(e.points[:, 1], 0, atol=1e-6) for e in kerbs):
             raise InputError("edges", "one edge of kind kerb must lie on y = 0")
 
-    def obstacle(self, name: str) -> Obstacle:
-        return next(o for o in self.obstacles if o.name == name)
+    @property
+    def has_kerb(self) -> bool:
+        """Whether tyres meet a kerb on y = 0."""
+        return any(e.kind == "kerb" for e in self.edges)
 
     @property
-    def ahead(self) -> Obstacle:
-        return self.obstacle(self.goal.ahead)
+    def far_edge(self) -> str:
+        """What the far edge of the road is called, which the body must not cross."""
+        return next((e.name for e in self.edges if e.kind == "far kerb"), "far kerb")
 
     @property
-    def behind(self) -> Obstacle | None:
-        return None if self.goal.behind is None else self.obstacle(self.goal.behind)
+    def berth(self) -> Berth:
+        """Where to stand in the end. Working side on the left only."""
+        return self.goal.berth(self.obstacles)
+
+    @property
+    def landmarks(self) -> Mapping[str, float]:
+        """x of named places, m. Working side on the left only."""
+        return self.goal.landmarks(self.obstacles)
+
+    @property
+    def flank(self) -> float:
+        """y from which the gap at the start is measured, m. Working side on the left only."""
+        return self.goal.flank(self.obstacles)
+
+    @property
+    def sighted(self) -> tuple[Sighted, ...]:
+        """What a driver can line up on. Working side on the left only."""
+        return self.goal.sighted(self.obstacles)
+
+    def wanting(self, *, kerb: float | None = None, gap: float | None = None) -> "Ground":
+        """The same place with another finish wanted: m from the kerb, m along the berth.
+
+        Raises InputError for a distance from the kerb where there is a bay instead.
+        """
+        goal = self.goal
+        if isinstance(goal, Bay):
+            if kerb is not None:
+                raise InputError("kerb_m", "a bay is parked in along its middle; leave it out")
+            return self if gap is None else replace(self, goal=replace(goal, gap=gap))
+        wanted = replace(
+            goal,
+            kerb=goal.kerb if kerb is None else kerb,
+            ahead_gap=goal.ahead_gap if gap is None else gap,
+        )
+        return replace(self, goal=wanted)
 
     def with_obstacle(self, changed: Obstacle) -> "Ground":
         """The same place with the obstacle of that name replaced."""

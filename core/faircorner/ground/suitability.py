@@ -4,7 +4,8 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 from faircorner.ground.check import DISTANCES, Check
-from faircorner.ground.kerbside import measures
+from faircorner.ground.goal import Bay
+from faircorner.ground.kerbside import kerb_measures
 from faircorner.ground.place import Ground
 
 __all__ = ["Answer", "Grade", "Noted", "Suitability", "suitability"]
@@ -47,7 +48,10 @@ def suitability(ground: Ground) -> Suitability:
     nobody has looked.
     """
     check = ground.check
-    noted = [_legal(check), *(_distance(check, name) for name in DISTANCES), _width(ground, check)]
+    noted = [_legal(check)]
+    # What passes on a road, or comes round its bends, is no matter in a car park.
+    if not isinstance(ground.goal, Bay):
+        noted += [*(_distance(check, name) for name in DISTANCES), _width(ground, check)]
     noted += [_of("traffic", check.traffic, _TRAFFIC), _of("light", check.light, _LIGHT)]
     noted += [_of("neighbour", check.neighbour, _NEIGHBOUR), _slope(check)]
     grades = [one.grade for one in noted]
@@ -90,7 +94,7 @@ def _distance(check: Check, name: str) -> Noted:
 
 def _width(ground: Ground, check: Check) -> Noted:
     """Room left for others beside a vehicle that stands ready next to the parked one."""
-    place = measures(ground)
+    place = kerb_measures(ground)
     left = place["road_width"] - place["ahead_off_kerb"] - place["ahead_width"] - _BESIDE
     least = check.least.to_pass
     grade: Grade = "good" if left >= least else "against"

@@ -45,18 +45,18 @@ class Advice:
 
 def advise(
     finishes: FinishSet, sensitivity: Floats, target: Floats, bands: tuple[Band, ...],
-    *, wheelbase: float, rng: np.random.Generator,
+    *, wheelbase: float, along: Literal["ahead", "behind"], rng: np.random.Generator,
 ) -> Advice:  # fmt: skip
     """Turn bias and scatter into advice through the fit's sensitivities.
 
     sensitivity : (p, calls), finish per metre of lateness, rows in the order of MEASURED
-    target : (p,), the plan's finish
+    target : (p,), the plan's finish; along : which gap its last figure is
     Generalised least squares on each call alone (Aitken 1936); the call that takes most of T²
     away is named. Advice to move a cue is given only when the bias is real, the move, in whole
     steps of 5 cm, takes at least half of it away, and the finish stands to gain by it.
     """
     share = _scatter_share(finishes.covariance, sensitivity)
-    chance = _chance(finishes, finishes.bias, target, bands, wheelbase, rng)
+    chance = _chance(finishes, finishes.bias, target, bands, wheelbase, along, rng)
     kind: Kind = "too few"
     best: int | None = None
     by = explained = 0.0
@@ -68,7 +68,7 @@ def advise(
             call, move, taken = _best_move(finishes, sensitivity)
             if move and taken >= 0.5:
                 moved = finishes.bias + sensitivity[:, call] * move
-                then = _chance(finishes, moved, target, bands, wheelbase, rng)
+                then = _chance(finishes, moved, target, bands, wheelbase, along, rng)
                 if then - chance >= _WORTH or chance < _READY:
                     kind, best, by, explained, after = "move cue", call, move, taken, then
     return Advice(
@@ -113,21 +113,21 @@ def _scatter_share(covariance: Floats, sensitivity: Floats) -> Floats:
 
 def _chance(
     finishes: FinishSet, bias: Floats, target: Floats, bands: tuple[Band, ...],
-    wheelbase: float, rng: np.random.Generator,
+    wheelbase: float, along: Literal["ahead", "behind"], rng: np.random.Generator,
 ) -> float:  # fmt: skip
     """Chance that the next finish keeps every band: a multivariate t, so few tries count less."""
     n, p = finishes.count, len(bias)
     spread = finishes.covariance * (n + 1) / n
     draws = multivariate_t(loc=target + bias, shape=spread, df=max(n - p, 1), seed=rng).rvs(_DRAWS)
     kerb, angle = draws[:, 0], draws[:, 1]
-    ahead = draws[:, 2] if p == 3 else np.full(len(draws), np.nan)
     lean = np.sin(angle) * wheelbase / 2
     nothing = np.full(len(draws), np.nan)
+    gap = draws[:, 2] if p == 3 else nothing
     finish = Finish(
         kerb_front=kerb - lean,
         kerb_rear=kerb + lean,
         angle=angle,
-        ahead=ahead,
-        behind=nothing,
+        ahead=gap if along == "ahead" else nothing,
+        behind=gap if along == "behind" else nothing,
     )
     return float(np.all([band.holds(finish) for band in bands], axis=0).mean())

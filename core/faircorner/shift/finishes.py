@@ -14,8 +14,9 @@ from faircorner.plane import Floats
 
 __all__ = ["LEVEL", "MEASURED", "FinishSet", "describe", "least_count"]
 
-# Columns of a set of finishes: off the kerb (m), angle (rad), gap ahead (m), each less the plan.
-MEASURED = ("kerb", "angle", "ahead")
+# Columns of a set of finishes: off the kerb or line (m), angle (rad), gap along the berth (m),
+# each less the plan.
+MEASURED = ("kerb", "angle", "along")
 # A bias is called real when chance alone would show one as large less often than this.
 LEVEL = 0.05
 # Tape and eye leave at least this much scatter, so that a few equal readings are not certainty.

@@ -100,7 +100,8 @@ def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height:
     shows, the ray at lamp height tells behind what it hides.
     """
     x, y = to_body(pose, target[None, :])[0]
-    levels = np.linspace(0.2, height, 12)
+    # A mark on the ground has no height to choose from.
+    levels = np.linspace(min(0.2, height), height, 12)
     levels = levels[np.abs(levels - _LAMP).argsort(kind="stable")]
     eye = seat.eye_toward(np.array([x, y, _LAMP]))
     bearing = float(np.arctan2(y - eye[1], x - eye[0]))

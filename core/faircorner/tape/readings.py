@@ -56,8 +56,8 @@ class TapedPose:
     """Where the vehicle stands.
 
     pose : (3,), in the site's own frame
-    sigma : (3,), one standard deviation along, across (m) and of the heading (rad); NaN along
-        when nothing was taped along the kerb, and then pose[0] is only assumed
+    sigma : (3,), one standard deviation along and across the berth (m) and of the heading (rad);
+        NaN along when nothing was taped that way, and then that place is only assumed
     finish : the same pose in a standard's measures, a batch of one; ahead and behind NaN when
         the place along the kerb is only assumed
     """
@@ -67,10 +67,11 @@ class TapedPose:
     finish: Finish
 
 
-def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed_x: float) -> TapedPose:
+def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed: Floats) -> TapedPose:
     """The pose that fits the readings best, with its uncertainty.
 
-    assumed_x : m along the kerb, used only when neither gap was taped
+    assumed : (3,), the pose in the site's own frame whose place along the berth is taken when
+        neither gap was taped
     Raises InputError when the readings contradict each other, or ask for a gap to a vehicle
     that is not there.
     Weighted least squares; covariance from the Jacobian (Björck, Numerical Methods for Least
@@ -78,7 +79,8 @@ def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed_x: f
     """
     place = ground.kerb_on_left()
     car = vehicle if ground.side == "left" else vehicle.mirrored()
-    if readings.behind is not None and place.behind is None:
+    berth = place.berth
+    if readings.behind is not None and berth.behind is None:
         raise InputError("behind_m", "no vehicle stands behind at this place; leave it empty")
     _check_angle(car, readings)
     taped: tuple[Measure, ...] = ("kerb_front", "kerb_rear", "ahead", "behind")
@@ -86,16 +88,21 @@ def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed_x: f
     wanted = np.array([getattr(readings, n) for n in names])
     along = readings.ahead is not None or readings.behind is not None
 
+    meant = assumed if ground.side == "left" else mirrored(assumed)
+    planned = berth.local(meant)
+
+    def on_site(p: Floats) -> Floats:
+        return berth.on_site(p if along else np.append(planned[0], p))
+
     def residuals(p: Floats) -> Floats:
-        pose = p if along else np.concatenate(([assumed_x], p))
-        finish = finish_at(pose[None], car, place)
+        finish = finish_at(on_site(p)[None], car, place)
         return np.array([finish.measure(n)[0] for n in names]) / TAPE_SIGMA - wanted / TAPE_SIGMA
 
-    guess = np.array([assumed_x, place.ahead.polygon[:, 1].mean(), 0.0])
+    guess = np.array([planned[0], -readings.kerb_rear - car.width / 2, 0.0])
     solved = least_squares(residuals, guess if along else guess[1:], x_scale="jac")
     _check_agreement(readings, solved.fun, len(solved.x))
     sigma = np.sqrt(np.diag(np.linalg.inv(solved.jac.T @ solved.jac)))
-    pose = solved.x if along else np.concatenate(([assumed_x], solved.x))
+    pose = on_site(solved.x)
     finish = finish_at(pose[None], car, place)
     if not along:
         nothing = np.full(1, np.nan)
@@ -126,6 +133,6 @@ def _check_agreement(readings: Readings, residuals: Floats, unknowns: int) -> No
         raise InputError(
             "behind_m",
             f"gap ahead {readings.ahead:g}, gap behind {readings.behind:g} and the vehicle's "
-            f"length miss the space between the parked vehicles by {off * 100:.0f} cm; "
+            f"length miss the space there is by {off * 100:.0f} cm; "
             "tape one of them again, or leave it empty",
         )

@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass, replace
 
+import numpy as np
+
 from faircorner.errors import InputError
 from faircorner.plane import Floats, box, frozen
 from faircorner.vehicle.features import Feature, Opening
@@ -130,6 +132,14 @@ class Vehicle:
             for end in (_TYRE_REACH, -_TYRE_REACH)
         ]
         return frozen(corners)
+
+    def tyre_pieces(self) -> tuple[Floats, ...]:
+        """The tyres as convex pieces (4, 2), for what stops tyres and lets the body pass over."""
+        pieces = []
+        for fore, aft in self.tyres().reshape(4, 2, 2):
+            inward = np.array([0.0, -np.sign(fore[1]) * self.tyre_width])
+            pieces.append(frozen([fore, aft, aft + inward, fore + inward]))
+        return tuple(pieces)
 
     def hubs(self, side: int = 1) -> Floats:
         """Where the tape meets the tyres' outer faces, (2, 2): rear, then front; side 1 is left."""

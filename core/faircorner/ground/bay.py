@@ -1,0 +1,199 @@
+"""Laying out a parking bay off an aisle, measuring it, and changing one measure at a time.
+
+Site frame: the bays' mouths lie on y = 0, x runs along the aisle the way the vehicle first
+faces. With the bay on the left the aisle is at negative y.
+"""
+
+from dataclasses import replace
+from typing import Literal
+
+import numpy as np
+
+from faircorner.errors import InputError
+from faircorner.ground.goal import Bay, Head
+from faircorner.ground.obstacle import Edge, Obstacle
+from faircorner.ground.place import Ground, Side
+from faircorner.plane import box, to_site
+
+__all__ = ["BayMeasure", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
+
+BayMeasure = Literal[
+    "bay_width", "bay_depth", "aisle", "before_off_line", "beyond_off_line", "goal_head"
+]
+BEFORE, BEYOND, WALL, WHEEL_STOP = "neighbour before", "neighbour beyond", "wall", "wheel stop"
+# How far along the aisle is drawn and driven on, each way, m.
+_REACH = 30.0
+# A neighbour's size and how far inside the mouth it stands, m: an ordinary car.
+_LENGTH, _WIDTH, _INSIDE = 4.4, 1.8, 0.3
+# How far off the line a neighbour parks unless somebody says, m.
+_BESIDE = 0.35
+# A wheel stop's length and depth, m.
+_STOP = (1.6, 0.15)
+
+
+def lay_bay(
+    name: str,
+    *,
+    side: Side = "left",
+    bay: Bay | None = None,
+    aisle: float = 6.5,
+    before: float | None = _BESIDE,
+    beyond: float | None = _BESIDE,
+) -> Ground:
+    """An aisle with one bay to park in, its middle at x = 0.
+
+    aisle : m from the mouths to the aisle's far side
+    before, beyond : m from the flank of the vehicle in the bay met first, and of the one in
+        the bay after, to the line between; negative over it; None leaves that bay empty
+    """
+    bay = bay or Bay()
+    inward, half = bay.inward, bay.half_mouth
+    lines = [
+        Edge(name=f"line {i + 1}", kind="line",
+             points=np.array([(x, 0.0), np.array([x, 0.0]) + inward * bay.depth]))
+        for i, x in enumerate((-3 * half, -half, half, 3 * half))
+    ]  # fmt: skip
+    far = Edge(
+        name="far side of the aisle", kind="far kerb",
+        points=np.array([(-_REACH, -aisle), (_REACH, -aisle)]),
+    )  # fmt: skip
+    place = Ground(
+        name=name,
+        side="left",
+        edges=(*lines, far),
+        obstacles=(*_neighbours(bay, before, beyond), *_head(bay)),
+        goal=bay,
+        road_width=aisle,
+    )
+    return place if side == "left" else place.mirrored()
+
+
+def _neighbours(bay: Bay, before: float | None, beyond: float | None) -> list[Obstacle]:
+    along = np.append(np.zeros(2), bay.angle)
+    outline = box(_INSIDE, _INSIDE + _LENGTH, _WIDTH / 2, 0.2)
+    parked = []
+    # Square to the lines, left of the way in is the side met first.
+    for name, side, off in ((BEFORE, 1, before), (BEYOND, -1, beyond)):
+        if off is not None:
+            if not -0.5 <= off <= 2:
+                field = f"{name.removeprefix('neighbour ')}_off_line"
+                raise InputError(field, f"must be between -0.5 and 2 m, got {off:g}")
+            shift = [_slant(bay, side), side * (bay.width / 2 + off + _WIDTH / 2)]
+            parked.append(Obstacle(name=name, kind="vehicle",
+                                   polygon=to_site(along, outline + shift)))  # fmt: skip
+    return parked
+
+
+def _slant(bay: Bay, side: int) -> float:
+    """How much further along its bay a neighbour begins where the mouths lie aslant, m."""
+    return float(-side * bay.width / np.tan(bay.angle))
+
+
+def _head(bay: Bay) -> list[Obstacle]:
+    along = np.append(np.zeros(2), bay.angle)
+    if bay.head == "wall":
+        outline = box(bay.depth, bay.depth + 0.25, bay.width / 2)
+        return [Obstacle(name=WALL, kind="wall", polygon=to_site(along, outline), height=1.0)]
+    if bay.head == "wheel stop":
+        outline = box(bay.depth, bay.depth + _STOP[1], _STOP[0] / 2)
+        return [Obstacle(name=WHEEL_STOP, kind="wheel stop", polygon=to_site(along, outline),
+                         height=0.1)]  # fmt: skip
+    return []
+
+
+def _bay_of(ground: Ground) -> Bay:
+    if not isinstance(ground.goal, Bay):
+        raise InputError("goal", "this place has no bay")
+    return ground.goal
+
+
+def bay_measures(ground: Ground) -> dict[BayMeasure, float]:
+    """What a tape would say of the place, in metres; what is not there is left out."""
+    place = ground.kerb_on_left()
+    bay = _bay_of(place)
+    found: dict[BayMeasure, float] = {
+        "bay_width": bay.width,
+        "bay_depth": bay.depth,
+        "aisle": place.road_width,
+        "goal_head": bay.gap,
+    }
+    left = np.array([-bay.inward[1], bay.inward[0]])
+    for obstacle in place.obstacles:
+        across = obstacle.polygon @ left
+        if obstacle.name == BEFORE:
+            found["before_off_line"] = float(across.min()) - bay.width / 2
+        if obstacle.name == BEYOND:
+            found["beyond_off_line"] = -float(across.max()) - bay.width / 2
+    return {name: round(float(value), 6) for name, value in found.items()}
+
+
+def adjust_bay(ground: Ground, measure: BayMeasure, metres: float) -> Ground:
+    """The same place with one measure changed. Raises InputError naming the measure."""
+    bay = _bay_of(ground)
+    if measure not in bay_measures(ground):
+        raise InputError(measure, "nobody is parked there; park a vehicle there first")
+    match measure:
+        case "bay_width":
+            return _relaid(ground, bay=replace(bay, width=metres))
+        case "bay_depth":
+            return _relaid(ground, bay=replace(bay, depth=metres))
+        case "goal_head":
+            return _relaid(ground, bay=replace(bay, gap=metres))
+        case "aisle":
+            return _relaid(ground, aisle=metres)
+        case "before_off_line":
+            return _relaid(ground, before=metres)
+        case _:
+            return _relaid(ground, beyond=metres)
+
+
+def change_bay(
+    ground: Ground,
+    *,
+    angle: float | None = None,
+    head: Head | None = None,
+    before: bool | None = None,
+    beyond: bool | None = None,
+) -> Ground:
+    """The same place with the bay turned (rad), ended otherwise, or parked beside; None: as it is.
+
+    before, beyond : whether a vehicle stands in the bay met first, and in the one after
+    Raises InputError for an angle outside its limits, and where there is no bay.
+    """
+    bay = _bay_of(ground)
+    bay = replace(
+        bay, angle=bay.angle if angle is None else angle, head=bay.head if head is None else head
+    )
+    now = bay_measures(ground)
+
+    def off_line(name: BayMeasure, wanted: bool | None) -> float | None:
+        there = name in now if wanted is None else wanted
+        return now.get(name, _BESIDE) if there else None
+
+    return _relaid(
+        ground,
+        bay=bay,
+        before=off_line("before_off_line", before),
+        beyond=off_line("beyond_off_line", beyond),
+    )
+
+
+def _relaid(
+    ground: Ground,
+    *,
+    bay: Bay | None = None,
+    aisle: float | None = None,
+    before: float | Literal["same"] | None = "same",
+    beyond: float | Literal["same"] | None = "same",
+) -> Ground:
+    """The same place laid out again with something changed; see `lay_bay`."""
+    now = bay_measures(ground)
+    laid = lay_bay(
+        ground.name,
+        side=ground.side,
+        bay=bay or _bay_of(ground),
+        aisle=ground.road_width if aisle is None else aisle,
+        before=now.get("before_off_line") if before == "same" else before,
+        beyond=now.get("beyond_off_line") if beyond == "same" else beyond,
+    )
+    return replace(laid, check=ground.check)

@@ -1,0 +1,51 @@
+"""What stands or lies at a place: edges on the ground, and things that must not be touched."""
+
+from dataclasses import dataclass
+
+from shapely import Polygon
+
+from faircorner.errors import InputError
+from faircorner.plane import Floats, frozen
+
+__all__ = ["Edge", "Obstacle"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Edge:
+    """A kerb or line as a polyline (n, 2), metres."""
+
+    name: str
+    kind: str
+    points: Floats
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "points", frozen(self.points))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Obstacle:
+    """Something that must not be touched: a convex polygon (n, 2) in metres, height in metres.
+
+    Raises InputError when the polygon is not convex or has no area.
+    """
+
+    name: str
+    kind: str
+    polygon: Floats
+    height: float = 1.45
+
+    def __post_init__(self) -> None:
+        polygon = frozen(self.polygon)
+        if polygon.ndim != 2 or len(polygon) < 3 or polygon.shape[1] != 2:
+            raise InputError(
+                "polygon_m",
+                f"needs 3 or more corners of 2 numbers, got {polygon.shape}",
+            )
+        shape = Polygon(polygon)
+        if not shape.is_valid or shape.area < 0.01:
+            raise InputError("polygon_m", "must be a simple polygon with an area")
+        if shape.convex_hull.area - shape.area > 1e-3:
+            raise InputError("polygon_m", "must be convex; split it into convex parts")
+        if not 0.05 <= self.height <= 6:
+            raise InputError("height_m", f"must be between 0.05 and 6 m, got {self.height:g}")
+        object.__setattr__(self, "polygon", polygon)
