@@ -11,10 +11,10 @@ import time
 from collections.abc import Callable
 from pathlib import Path
 
-from faircorner.cues import Method, Options, make_plan
+from faircorner.cues import Method, Options, Unknown, goal_of, make_plan
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
-from faircorner.ground import lay_kerb
+from faircorner.ground import Band, Bay, lay_bay, lay_kerb
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
@@ -39,6 +39,14 @@ def _median_ms(work: Callable[[int], object], rounds: int = _ROUNDS) -> float:
     return statistics.median(taken)
 
 
+Bands = tuple[Band, ...]
+_PLACES = {
+    "reverse parallel": lay_kerb("bench", goal_ahead=2.0),
+    "bay forward": lay_bay("bench", bay=Bay(angle=math.radians(60)), aisle=7.0),
+    "bay reverse": lay_bay("bench", bay=Bay(width=2.6), aisle=7.0),
+}
+
+
 def _car() -> tuple[Vehicle, Seat]:
     """The demo's hatchback, its part-lock circle left out so that C can say the same of it."""
     from server.demo.vehicles import LINNET, seat_document, vehicle_document  # noqa: PLC0415
@@ -51,14 +59,19 @@ def _car() -> tuple[Vehicle, Seat]:
 
 def _plan_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, float]]:
     """A plan with windows for every school; another start gap each time, nothing remembered."""
-    bands = house_standard().build().bands()
-    ground = lay_kerb("bench", goal_ahead=2.0)
     rows = []
     for name, document in methods().items():
         method = document.build()
+        bands = house_standard(goal_of(method.manoeuvre)).build().bands()
+        # Where a school finds the gap itself, the finish is asked for elsewhere each time.
+        fitted = isinstance(method.start.gap, Unknown)
 
-        def plan(i: int, method: Method = method) -> object:
-            options = Options(gap=0.8 + 0.01 * (i % 30))
+        def plan(
+            i: int, method: Method = method, bands: Bands = bands, fitted: bool = fitted
+        ) -> object:
+            step = 0.01 * (i % 30)
+            options = Options(ahead=0.3 + step) if fitted else Options(gap=0.8 + step)
+            ground = _PLACES[method.manoeuvre]
             return make_plan(vehicle, seat, ground, method, bands, options)
 
         plan(0)

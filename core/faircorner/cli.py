@@ -5,7 +5,7 @@ import sys
 from pathlib import Path
 from typing import Any
 
-from faircorner.cues import make_plan, make_remedy
+from faircorner.cues import goal_of, make_plan, make_remedy
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.model import inside
 from faircorner.documents.requests import (
@@ -62,7 +62,7 @@ def _plan(document: Any) -> dict[str, Any]:
     with inside("method"):
         method = method_named(request, methods()).build()
     with inside("standard"):
-        standard = (request.standard or house_standard()).build()
+        standard = (request.standard or house_standard(goal_of(method.manoeuvre))).build()
     options = read_options(request.options, method)
     plan = make_plan(vehicle, seat, ground, method, standard.bands(), options)
     remedy = None

@@ -6,19 +6,19 @@ says about them can be held against the truth.
 
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
-from typing import Any
+from typing import Any, Literal
 from uuid import UUID, uuid5
 
 import numpy as np
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
-from faircorner.cues import Rehearsal, make_plan, rehearse
+from faircorner.cues import Rehearsal, goal_of, make_plan, rehearse
 from faircorner.documents import read_options
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.requests import OptionsModel
-from faircorner.ground import Check, Ground, adjust, lay_kerb
+from faircorner.ground import Bay, Check, Ground, adjust, lay_bay, lay_kerb
 from faircorner.shift import SimulatedLearner
 
 from server.demo.vehicles import (
@@ -53,9 +53,10 @@ class Learner:
     note: str
     seat: str
     place: str
-    bias: tuple[float, float, float, float]
-    scatter: tuple[float, float, float, float]
+    bias: tuple[float, ...]
+    scatter: tuple[float, ...]
     attempts: int
+    school: str = "Straight-run reverse park"
     takes_advice: bool = False
     username: str = ""
 
@@ -82,12 +83,17 @@ TIDEWELL_LEARNERS = (
     Learner(name="Yara Quill", note="First lesson this week", seat="Yara, seat 2",
             place="Quay Street", bias=(0.05, 0.05, 0.0, 0.0), scatter=(0.2, 0.1, 0.1, 0.08),
             attempts=3),
+    Learner(name="Odile Marn", note="Parks at work from spring", seat="Odile, seat 4",
+            place="Harbour car park", bias=(0.17, 0.0), scatter=(0.07, 0.03), attempts=14,
+            school="Full-lock reverse bay"),
 )  # fmt: skip
 QUARRY_LEARNERS = (
     Learner(name="Rosa Denning", note="Day course", seat="Rosa, seat 3", place="Gravel Lane",
             bias=(0.0, -0.16, 0.0, 0.0), scatter=_STEADY, attempts=14),
     Learner(name="Emil Stroud", note="Evening course", seat="Emil, seat 5", place="Gravel Lane",
             bias=(0.0, 0.0, 0.0, 0.0), scatter=(0.12, 0.06, 0.07, 0.05), attempts=14),
+    Learner(name="Gerd Walsh", note="Evening course", seat="Gerd, seat 4", place="Kiln yard",
+            bias=(0.0, 0.0), scatter=(0.08, 0.04), attempts=12, school="Full-lock forward bay"),
 )  # fmt: skip
 
 # Which car each seat is in, how far back it is set (m) and how high the eye is (m).
@@ -101,6 +107,8 @@ SEATS: dict[str, tuple[Car, float, float]] = {
     "Callum, seat 5": (SORREL, 0.05, 1.23),
     "Rosa, seat 3": (PLOVER, 0.0, 1.19),
     "Emil, seat 5": (PLOVER, 0.06, 1.24),
+    "Odile, seat 4": (LINNET, 0.01, 1.19),
+    "Gerd, seat 4": (PLOVER, 0.02, 1.22),
 }
 
 
@@ -118,6 +126,8 @@ def _tidewell_places() -> list[Ground]:
         adjust(mill, "behind_off_kerb", 0.3),
         lay_kerb("Weir Road, one-way, kerb right", side="right", off_kerb=0.25, goal_ahead=1.8),
         lay_kerb("Station Approach", road_width=6.9, off_kerb=0.1, length=4.0, goal_ahead=2.2),
+        lay_bay("Harbour car park, square bay", bay=Bay(width=2.6), aisle=7.0),
+        lay_bay("Fish Hall, leaning bay", bay=Bay(angle=np.radians(60), head="wall", gap=0.5)),
     ]
 
 
@@ -125,12 +135,20 @@ def _quarry_places() -> list[Ground]:
     return [
         lay_kerb("Gravel Lane", side="right", length=4.7, road_width=8.5, goal_ahead=2.0),
         lay_kerb("Foundry Street, kerb left", length=4.4, road_width=8.0, goal_ahead=2.0),
+        lay_bay(
+            "Kiln yard, leaning bay",
+            side="right",
+            aisle=7.2,
+            bay=Bay(angle=np.radians(60), width=2.7, depth=5.4, head="wheel stop", gap=0.15),
+        ),
     ]
 
 
-def _standard(name: str, authority: str) -> dict[str, Any]:
+def _standard(
+    name: str, authority: str, goal: Literal["kerbside", "bay"] = "kerbside"
+) -> dict[str, Any]:
     """The house limits under an invented authority, with the counts a test would add."""
-    body = house_standard().model_dump(by_alias=True, mode="json")
+    body = house_standard(goal).model_dump(by_alias=True, mode="json")
     counts = [
         {"measure": "forward_movements", "small": [None, 1], "serious": [None, 2]},
         {"measure": "looks_missed", "small": [None, 0], "serious": [None, 2]},
@@ -140,6 +158,8 @@ def _standard(name: str, authority: str) -> dict[str, Any]:
         {"measure": "vehicle_touches", "ends": [None, 0]},
         {"measure": "seconds", "small": [None, 180]},
     ]
+    if goal == "bay":
+        counts = [count for count in counts if count["measure"] != "kerb_mounts"]
     for count in counts:
         body["limits"].append({"small": None, "serious": None, "ends": None, **count})
     return {**body, "name": name, "authority": authority}
@@ -159,7 +179,10 @@ def load_demo() -> None:
                    ("oda", "Oda Lark", Role.INSTRUCTOR)],
             cars=[LINNET, HERON, SORREL],
             places=_tidewell_places(),
-            standard=_standard("Ostrel car test", "Ostrel Licensing Office (invented)"),
+            standards=[
+                _standard("Ostrel car test", "Ostrel Licensing Office (invented)"),
+                _standard("Ostrel bay test", "Ostrel Licensing Office (invented)", "bay"),
+            ],
             learners=TIDEWELL_LEARNERS,
         ).load()  # fmt: skip
         _Loader(
@@ -171,7 +194,10 @@ def load_demo() -> None:
             staff=[("teodor", "Teodor Brandt", Role.LEAD)],
             cars=[PLOVER],
             places=_quarry_places(),
-            standard=_standard("Bend county car test", "Bend County Examiners (invented)"),
+            standards=[
+                _standard("Bend county car test", "Bend County Examiners (invented)"),
+                _standard("Bend county bay test", "Bend County Examiners (invented)", "bay"),
+            ],
             learners=QUARRY_LEARNERS,
         ).load()  # fmt: skip
 
@@ -181,12 +207,12 @@ class _Loader:
 
     def __init__(
         self, *, school: School, password: str, staff: list[tuple[str, str, Role]],
-        cars: list[Car], places: list[Ground], standard: dict[str, Any],
+        cars: list[Car], places: list[Ground], standards: list[dict[str, Any]],
         learners: tuple[Learner, ...],
     ) -> None:  # fmt: skip
         self.school, self.password = school, password
         self.staff, self.cars, self.places = staff, cars, places
-        self.standard, self.learners = standard, learners
+        self.standards, self.learners = standards, learners
         self.rng = np.random.default_rng(_SEED + school.pk)
         self.now = timezone.now().replace(hour=9, minute=0, second=0, microsecond=0)
 
@@ -202,12 +228,13 @@ class _Loader:
                 seat = self._document("seat", body, vehicle_id=vehicle.document_id)
                 self.seats[name] = (vehicle, seat)
         self.grounds = [self._document("ground", ground_document(g)) for g in self.places]
-        schools = {
+        self.schools = {
             name: self._document("method", m.model_dump(by_alias=True, mode="json"))
             for name, m in methods().items()
         }
-        self.method = schools["Straight-run reverse park"]
-        self.judged = self._document("standard", self.standard)
+        self.judged = {
+            goal_of(body["manoeuvre"]): self._document("standard", body) for body in self.standards
+        }
         for index, learner in enumerate(self.learners):
             self._drive(lead, learner, index)
 
@@ -228,8 +255,9 @@ class _Loader:
         person = self._member(learner.username, learner.name, Role.LEARNER, learner.note)
         vehicle, seat = self.seats[learner.seat]
         ground = next(g for g in self.grounds if g.name.startswith(learner.place))
-        revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": self.method,
-                     "standard": self.judged}  # fmt: skip
+        method = self.schools[learner.school]
+        revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
+                     "standard": self.judged[goal_of(method.body["manoeuvre"])]}  # fmt: skip
         sheet = make_sheet(self.school, learner_id=person.pk, revisions=revisions, options={})
         hands = SimulatedLearner(bias=learner.bias, scatter=learner.scatter)
         teacher = self.instructors[1 + index % max(1, len(self.instructors) - 1)] if len(
@@ -237,16 +265,18 @@ class _Loader:
         ) > 1 else lead  # fmt: skip
         first = self.now - timedelta(days=21 - index)
         self._attempts(sheet, hands, learner.attempts, teacher, first, before=0)
-        self._lesson(person, teacher, self.now + timedelta(days=1 + index % 4, hours=index))
+        self._lesson(
+            person, teacher, self.now + timedelta(days=1 + index % 4, hours=index), method.name
+        )
         if learner.takes_advice:
             moved = take_advice(self.school, teacher, sheet.pk).after
             self._attempts(moved, hands, learner.attempts, teacher, first + timedelta(days=9),
                            before=learner.attempts)  # fmt: skip
 
-    def _lesson(self, person: Member, teacher: Member, starts: datetime) -> None:
+    def _lesson(self, person: Member, teacher: Member, starts: datetime, about: str) -> None:
         Lesson.objects.create(
             school=self.school, learner=person, instructor=teacher, starts=starts,
-            about="Reverse parallel park",
+            about=about,
         )  # fmt: skip
 
     def _attempts(
@@ -262,19 +292,22 @@ class _Loader:
         plan = make_plan(
             scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands, options
         )
+        along = plan.ground.kerb_on_left().berth.along
         shift = np.array([options.shifts.get(i + 1, 0.0) for i in range(len(plan.calls))])
         late = hands.lateness(count, before=before, rng=self.rng)
         driven = rehearse(scene.vehicle, scene.method, plan, scene.bands, late + shift)
         for i in range(count):
             started = first + timedelta(days=3 * (i // 5), minutes=9 * (i % 5))
             if i % 5 == 0:
-                self._lesson(sheet.learner, teacher, started - timedelta(minutes=15))
+                self._lesson(
+                    sheet.learner, teacher, started - timedelta(minutes=15), sheet.method.name
+                )
             attempt = keep_attempt(
                 self.school, teacher,
                 attempt_id=uuid5(_IDS, f"{sheet.pk}/{i}"), sheet=sheet.pk, started=started,
                 notes=self._notes(sheet, driven, late[i], i),
             )  # fmt: skip
-            tape_attempt(attempt, self._readings(driven, i))
+            tape_attempt(attempt, self._readings(driven, i, along))
 
     def _notes(
         self, sheet: CueSheet, driven: Rehearsal, late: np.ndarray, i: int
@@ -287,8 +320,8 @@ class _Loader:
         )  # fmt: skip
         return {
             "seconds": round(float(self.rng.uniform(48, 110)), 0),
-            "forward_movements": 0,
-            "reverse_movements": 1,
+            "forward_movements": int(sheet.plan["legs"][0]["gear"] == "forward"),
+            "reverse_movements": int(sheet.plan["legs"][-1]["gear"] == "reverse"),
             "calls": ["late" if s > 0.12 else "early" if s < -0.12 else "on" for s in seen],
             "looks": [str(look) for look in looks],
             "kerb_touches": int(driven.kerb_touched[i]),
@@ -296,10 +329,13 @@ class _Loader:
             "vehicle_touches": int(driven.body_touched[i]),
         }
 
-    def _readings(self, driven: Rehearsal, i: int) -> dict[str, float | None]:
+    def _readings(
+        self, driven: Rehearsal, i: int, along: Literal["ahead", "behind"]
+    ) -> dict[str, float | None]:
         finish = driven.finish
-        readings: dict[str, float | None] = {"behind_m": None}
-        for name in ("kerb_front", "kerb_rear", "ahead"):
+        # Along the kerb the gap ahead is taped; in a bay the one to its head.
+        readings: dict[str, float | None] = {"ahead_m": None, "behind_m": None}
+        for name in ("kerb_front", "kerb_rear", along):
             true = float(finish.measure(name)[i])
             readings[f"{name}_m"] = round(true + float(self.rng.normal(scale=0.005)), 2)
         return readings

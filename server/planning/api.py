@@ -14,15 +14,20 @@ from server.planning.schemas import (
     HillIn,
     HillOut,
     LeastGapOut,
+    LeavingOut,
     PlanIn,
     PlanOut,
+    PlayIn,
+    PlayOut,
     RemedyOut,
     SheetIn,
     SheetOut,
 )
 from server.planning.services import (
     compute_least_gap,
+    compute_leaving,
     compute_plan,
+    compute_play,
     compute_remedy,
     current,
     make_sheet,
@@ -146,6 +151,20 @@ def plan_remedy(request: Caller, body: PlanIn):
 def plan_least_gap(request: Caller, body: PlanIn):
     options = body.options.model_dump(exclude_defaults=True)
     return compute_least_gap(_revisions(request, body), options)
+
+
+@router.post("/plan/play", response=PlayOut, operation_id="plan_play")
+def plan_play(request: Caller, body: PlayIn):
+    """What follows from acting at one call early or late."""
+    options = body.options.model_dump(exclude_defaults=True)
+    return compute_play(_revisions(request, body), options, call=body.call, by_m=body.by_m)
+
+
+@router.post("/plan/leaving", response=list[LeavingOut], operation_id="plan_leaving")
+def plan_leaving(request: Caller, body: PlanIn):
+    """How far straight before any steering on the way out again."""
+    options = body.options.model_dump(exclude_defaults=True)
+    return compute_leaving(_revisions(request, body), options)
 
 
 @router.post("/sheets", response={201: SheetOut}, operation_id="sheet_make")

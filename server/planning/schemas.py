@@ -126,7 +126,9 @@ class LookOut(Schema):
     step: int
     look: Literal["all round", "off side", "near side", "behind", "nose"]
     s_m: float
-    why: Literal["reverses", "swings out", "tail goes in", "nose goes in"]
+    why: Literal[
+        "reverses", "drives on", "swings out", "tail goes in", "nose goes in", "rear cuts in"
+    ]
     metres: float
     at_s_m: float
     x_m: float
@@ -186,6 +188,30 @@ class LeastGapOut(Schema):
     """The least gap between parked vehicles, or width of bay, that works; null when none does."""
 
     gap_m: float | None
+
+
+class PlayIn(PlanIn):
+    """A plan, and one of its calls acted on late by so many metres, negative early."""
+
+    call: int
+    by_m: float
+
+
+class PlayOut(Schema):
+    """What followed; breaks is empty when nothing is met and every later call still comes."""
+
+    finish: FinishOut
+    breaks: str
+    path: list[PathPoint]
+
+
+class LeavingOut(Schema):
+    """A way out: straight in a gear, then full lock to one side; null where not in one go."""
+
+    way: Literal["left", "right"]
+    gear: Literal["forward", "reverse"]
+    then: Literal["forward", "reverse"]
+    straight_m: float | None
 
 
 class RemedyOut(Schema):

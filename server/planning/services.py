@@ -3,13 +3,29 @@
 import hashlib
 import json
 from dataclasses import dataclass
+from math import radians
 from typing import Any
 
+import numpy as np
 from django.core.cache import cache
 from django.db import transaction
-from faircorner.cues import Method, Options, make_least_gap, make_plan, make_remedy
+from faircorner.cues import (
+    Method,
+    Options,
+    leave,
+    make_least_gap,
+    make_plan,
+    make_remedy,
+    play,
+    suited,
+)
 from faircorner.documents import plan_document, read_document, read_options, remedy_document
-from faircorner.documents.requests import PLAN_FORMAT, OptionsModel
+from faircorner.documents.requests import (
+    PLAN_FORMAT,
+    OptionsModel,
+    leaving_document,
+    played_document,
+)
 from faircorner.errors import InputError
 from faircorner.ground import Band, Ground
 from faircorner.sight import Seat
@@ -22,7 +38,9 @@ from server.schools.models import Member, Role, School
 __all__ = [
     "Scene",
     "compute_least_gap",
+    "compute_leaving",
     "compute_plan",
+    "compute_play",
     "compute_remedy",
     "current",
     "make_sheet",
@@ -116,6 +134,36 @@ def compute_least_gap(revisions: dict[str, Revision], options: dict[str, Any]) -
     if found is None:
         gap = make_least_gap(*_arguments(revisions, options))
         found = {"gap_m": None if gap is None else round(gap, 2)}
+        cache.set(key, found, timeout=None)
+    return found
+
+
+def compute_play(
+    revisions: dict[str, Revision], options: dict[str, Any], *, call: int, by_m: float
+) -> dict[str, Any]:
+    """The plan driven with one call early or late."""
+    figures = compute_plan(revisions, options)["figures"]
+    scene = scene_of(revisions)
+    # The figures come as a document tells them; reading them as pinned gives them back in SI.
+    values = read_options(_options({"pinned": figures}), scene.method).pinned
+    settings = read_options(_options(options), scene.method)
+    return played_document(
+        play(scene.vehicle, scene.ground, scene.method, settings, values, call=call, by=by_m)
+    )
+
+
+def compute_leaving(
+    revisions: dict[str, Revision], options: dict[str, Any]
+) -> list[dict[str, Any]]:
+    """The ways out of where the plan ends; asked again they come from the cache."""
+    key = _key("leaving", revisions, options)
+    found = cache.get(key)
+    if found is None:
+        final = compute_plan(revisions, options)["final"]
+        scene = scene_of(revisions)
+        pose = np.array([final["x_m"], final["y_m"], radians(final["heading_deg"])])
+        ways = leave(scene.vehicle, suited(scene.ground, scene.method), pose)
+        found = [leaving_document(way) for way in ways]
         cache.set(key, found, timeout=None)
     return found
 

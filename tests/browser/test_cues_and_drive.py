@@ -250,3 +250,23 @@ def test_a_finish_too_far_out_is_shown_how_to_be_put_right(page):
     expect(drawn).to_have_count(count + 1)
     card.get_by_role("button", name="Close").click()
     expect(drawn).to_have_count(count)
+
+
+@pytest.mark.parametrize(("by", "said"), [("ArrowRight", "late"), ("ArrowLeft", "early")])
+def test_a_call_early_or_late_is_played_on_the_plan(page, by, said):
+    sign_in(page)
+    panel = page.get_by_role("region", name="What if")
+    page.get_by_role("list", name="Calls").get_by_role("button").nth(2).click()
+    expect(panel).to_contain_text("What if call 3 comes…on time")
+    plan = page.get_by_role("img", name=re.compile("Plan of the manoeuvre"))
+    expect(plan.locator("[data-played]")).to_have_count(0)
+    slider = panel.get_by_role("slider", name="Early or late")
+    for _ in range(3):
+        slider.press(by)
+    expect(panel).to_contain_text(f"15 cm {said}")
+    expect(plan.locator("[data-played]")).to_have_count(1)
+    expect(panel.get_by_role("status")).to_contain_text(re.compile("It ends|Then "))
+    # Another call begins on time again.
+    page.get_by_role("list", name="Calls").get_by_role("button").nth(1).click()
+    expect(panel).to_contain_text("What if call 2 comes…on time")
+    expect(plan.locator("[data-played]")).to_have_count(0)

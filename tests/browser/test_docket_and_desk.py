@@ -141,7 +141,8 @@ def test_a_file_that_is_no_vehicle_is_told_why_and_not_taken(page):
 def test_standards_show_every_limit_in_the_schools_units(page):
     sign_in(page, TEODOR)
     desk(page, "Standards")
-    table = page.get_by_role("table")
+    expect(page.get_by_role("table")).to_have_count(2)
+    table = page.get_by_role("table").first
     expect(table.get_by_role("row")).to_have_count(13)
     expect(table).to_contain_text(" in")
     expect(table).not_to_contain_text(" cm")

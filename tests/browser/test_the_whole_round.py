@@ -38,7 +38,7 @@ def test_from_sign_in_to_a_moved_cue(page):
 
     # Tape: readings on the drawing, the verdict beside them, and a slip told at once.
     type_length(page, "Front wheel to kerb", "310")
-    expect(page.get_by_text("Type both kerb readings")).to_be_visible()
+    expect(page.get_by_text("Type both readings to the kerb")).to_be_visible()
     type_length(page, "Rear wheel to kerb", "10")
     expect(page.get_by_role("alert")).to_contain_text("Front wheel to kerb: front 3.1")
     type_length(page, "Front wheel to kerb", "8 cm")

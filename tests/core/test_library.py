@@ -117,8 +117,10 @@ def test_a_school_ends_in_the_middle_of_a_bay_on_both_sides(school, place, car):
 
 
 def test_a_method_is_told_from_a_place_that_it_does_not_end_at(linnet, seat, quay, bands):
-    for school, ground in (("Full-lock reverse bay", quay),
-                           ("Straight-run reverse park", BAYS["bay reverse"]["square"])):  # fmt: skip
+    for school, ground in (
+        ("Full-lock reverse bay", quay),
+        ("Straight-run reverse park", BAYS["bay reverse"]["square"]),
+    ):
         with pytest.raises(InputError) as caught:
             make_plan(linnet, seat, ground, SCHOOLS[school].build(), bands)
         assert caught.value.field == "ground"

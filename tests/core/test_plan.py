@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from faircorner.cues import Options, make_plan, make_remedy, rehearse
+from faircorner.cues import Options, make_plan, make_remedy, play, rehearse
 from faircorner.errors import InputError
 from faircorner.ground import adjust, finish_at, lay_kerb, measures, with_behind
 from faircorner.motion import clearance, drive
@@ -140,3 +140,39 @@ def test_a_place_keeps_every_measure_but_the_one_changed(quay):
     before.pop("ahead_length")
     assert after == pytest.approx(before)
     assert measures(place.mirrored()) == pytest.approx(measures(place))
+
+
+@pytest.mark.parametrize("call", [0, 1, 2, 3])
+def test_a_call_played_just_beyond_its_window_breaks_what_the_window_says(
+    linnet, seat, quay, method, bands, plan, call
+):
+    """Played where nothing breaks it ends as rehearsed; on time it is the plan itself."""
+    on_time = play(linnet, quay, method, Options(), plan.values, call=call + 1, by=0.0)
+    np.testing.assert_allclose(on_time.track.final, plan.track.final, atol=1e-6)
+    assert on_time.breaks == ""
+    late = play(linnet, quay, method, Options(), plan.values, call=call + 1, by=0.1)
+    lateness = np.zeros(len(plan.calls))
+    lateness[call] = 0.1
+    driven = rehearse(linnet, method, plan, bands, lateness)
+    np.testing.assert_allclose(late.track.final, driven.poses, atol=1e-6)
+    window = plan.calls[call].window
+    if window.late is not None and "meets" in window.late_breaks:
+        beyond = play(
+            linnet, quay, method, Options(), plan.values, call=call + 1, by=window.late + 0.02
+        )
+        assert beyond.breaks == window.late_breaks
+
+
+def test_a_call_played_early_on_the_right_is_the_left_in_a_mirror(linnet, quay, method, plan):
+    left = play(linnet, quay, method, Options(), plan.values, call=2, by=-0.15)
+    right = play(
+        linnet.mirrored(), quay.mirrored(), method, Options(), plan.values, call=2, by=-0.15
+    )
+    np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
+
+
+@pytest.mark.parametrize(("call", "by", "field"), [(9, 0.1, "call"), (1, 7.0, "by_m")])
+def test_what_cannot_be_played_names_its_field(linnet, quay, method, plan, call, by, field):
+    with pytest.raises(InputError) as caught:
+        play(linnet, quay, method, Options(), plan.values, call=call, by=by)
+    assert caught.value.field == field

@@ -4,6 +4,8 @@ import uuid
 
 import pytest
 from django.db import DatabaseError, connection, transaction
+from faircorner.documents.ground import ground_document
+from faircorner.ground import lay_bay
 
 from server.api import api
 from server.documents.models import Revision
@@ -36,6 +38,8 @@ def requests_naming(house):
         "plan_compute": ("POST", "/api/plan", docket),
         "plan_remedy": ("POST", "/api/plan/remedy", docket),
         "plan_least_gap": ("POST", "/api/plan/least-gap", docket),
+        "plan_play": ("POST", "/api/plan/play", {**docket, "call": 1, "by_m": 0.2}),
+        "plan_leaving": ("POST", "/api/plan/leaving", docket),
         "hill_roll": ("POST", "/api/hill", {
             "vehicle": vehicle.pk, "side": "left", "facing": "up", "kerb": True}),
         "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
@@ -60,6 +64,10 @@ def requests_naming(house):
             "body": ground, "measure": "road_width", "metres": 8}),
         "ground_behind": ("POST", "/api/grounds/behind", {"body": ground, "gap_m": 7}),
         "ground_side": ("POST", "/api/grounds/side", {"body": ground}),
+        "ground_new": ("POST", "/api/grounds/new", {
+            "name": "Somewhere", "kind": "bay", "side": "left"}),
+        "ground_bay": ("POST", "/api/grounds/bay", {
+            "body": ground_document(lay_bay("Somewhere")), "angle_deg": 60}),
         "learner_add": ("POST", "/api/people", {"name": "Somebody New"}),
         "session_open": ("POST", "/api/session", {
             "username": f"lead@{house.school.name}", "password": PASSWORD}),
@@ -68,8 +76,8 @@ def requests_naming(house):
 
 
 NAMELESS = {"session_read", "people_list", "documents_list", "lessons_list", "ground_measure",
-            "ground_adjust", "ground_behind", "ground_side", "learner_add", "session_open",
-            "session_close"}  # fmt: skip
+            "ground_adjust", "ground_bay", "ground_behind", "ground_new", "ground_side",
+            "learner_add", "session_open", "session_close"}  # fmt: skip
 
 
 def operations():

@@ -2,6 +2,7 @@
 
 from faircorner.cues.fit import Fit
 from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.leave import Leaving, leave
 from faircorner.cues.mend import Mend, mend
 from faircorner.cues.method import Look, Method, Start, Step, Unknown, Until, Wheel
 from faircorner.cues.plan import (
@@ -14,6 +15,7 @@ from faircorner.cues.plan import (
     make_plan,
     make_remedy,
 )
+from faircorner.cues.play import Played, play
 from faircorner.cues.rehearse import Rehearsal, rehearse
 from faircorner.cues.remedy import Remedy
 from faircorner.cues.suits import goal_of, suited
@@ -24,12 +26,14 @@ __all__ = [
     "Cue",
     "Fit",
     "Followed",
+    "Leaving",
     "Look",
     "LookReason",
     "Mend",
     "Method",
     "Options",
     "Plan",
+    "Played",
     "Rehearsal",
     "Remedy",
     "Settings",
@@ -41,10 +45,12 @@ __all__ = [
     "Window",
     "follow",
     "goal_of",
+    "leave",
     "make_least_gap",
     "make_plan",
     "make_remedy",
     "mend",
+    "play",
     "rehearse",
     "suited",
 ]

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 import numpy as np
+from shapely import LineString, distance, points
 
 from faircorner.cues.method import Look
 from faircorner.cues.outcome import Case, Outcome
@@ -17,7 +18,7 @@ class LookReason:
     """A look before a step, and what the step does there.
 
     step : its index; s : m rolled when the look is due
-    why : "reverses", "swings out", "tail goes in" or "nose goes in"
+    why : "reverses", "drives on", "swings out", "tail goes in", "nose goes in" or "rear cuts in"
     metres : how far; at_s : m rolled when it is greatest; x, y : m on the site, where
     """
 
@@ -44,7 +45,9 @@ def look_reasons(case: Case, outcome: Outcome) -> tuple[LookReason, ...]:
         until = float(ends[min(i + 1, len(ends) - 1)])
         during = (s >= due - 1e-9) & (s <= until + 1e-9)
         for look in step.looks:
-            why, metres, sample, place = _why(case, poses[during], body, lane_edge, look)
+            why, metres, sample, place = _why(
+                case, poses[during], body, lane_edge, look, step.direction
+            )
             reasons.append(
                 LookReason(
                     step=i, look=look, s=due, why=why, metres=metres,
@@ -55,7 +58,7 @@ def look_reasons(case: Case, outcome: Outcome) -> tuple[LookReason, ...]:
 
 
 def _why(
-    case: Case, poses: Floats, body: Floats, lane_edge: float, look: Look
+    case: Case, poses: Floats, body: Floats, lane_edge: float, look: Look, direction: int
 ) -> tuple[str, float, int, tuple[float, float]]:
     """Reason, metres, sample of the greatest reach, and where on the site."""
     if look == "off side":
@@ -65,11 +68,26 @@ def _why(
     nose = np.array([[case.vehicle.nose, case.vehicle.width / 2]])
     if look == "nose":
         return ("nose goes in", *_sideways(poses, nose))
+    if look == "near side" and direction > 0:
+        return ("rear cuts in", *_cut_in(poses, case.vehicle.hubs(side=1)))
     if look == "near side":
         return ("tail goes in", *_sideways(poses, tail))
     path = to_site(poses, tail)[:, 0]
     rolled = float(np.linalg.norm(np.diff(path, axis=0), axis=1).sum())
-    return "reverses", rolled, len(path) - 1, (float(path[-1, 0]), float(path[-1, 1]))
+    last = (float(path[-1, 0]), float(path[-1, 1]))
+    return "drives on" if direction > 0 else "reverses", rolled, len(path) - 1, last
+
+
+def _cut_in(poses: Floats, hubs: Floats) -> tuple[float, int, tuple[float, float]]:
+    """How far the near rear wheel runs inside the front one's track, at which sample, and where.
+
+    The track is begun at the rear wheel, which a vehicle rolling straight would follow.
+    """
+    rear, front = np.moveaxis(to_site(poses, hubs), 1, 0)
+    track = LineString(np.vstack((rear[:1], front)))
+    off = distance(points(rear), track)
+    last = int(off.argmax())
+    return float(off[last]), last, (float(rear[last, 0]), float(rear[last, 1]))
 
 
 def _sideways(poses: Floats, corner: Floats) -> tuple[float, int, tuple[float, float]]:

@@ -99,7 +99,7 @@ def _gears(count: int, forward: int, reverse: int) -> list[tuple[int, ...]]:
     return [o for o in orders if o.count(1) <= forward and o.count(-1) <= reverse]
 
 
-def _method(gears: tuple[int, ...], way: Way) -> Method:
+def _method(gears: tuple[int, ...], way: Way, edge: str) -> Method:
     other: Way = "away" if way == "toward" else "toward"
     low, high, prefer = _STRETCH
     steps: list[Step] = []
@@ -108,9 +108,10 @@ def _method(gears: tuple[int, ...], way: Way) -> Method:
         stretch = Unknown(name=f"stretch_{i + 1}", low=low, high=high, prefer=prefer)
         name = f"movement {i + 1}"
         steps += [
-            Step(name=f"{name}, in", say=_said(gear, way), direction=gear, wheel=Wheel(way=way),
-                 until=Until(kind="travelled", value=stretch), looks=("all round",)),
-            Step(name=f"{name}, out", say=f"Full lock {_phrase(other)}", direction=gear,
+            Step(name=f"{name}, in", say=_said(gear, way, edge), direction=gear,
+                 wheel=Wheel(way=way), until=Until(kind="travelled", value=stretch),
+                 looks=("all round",)),
+            Step(name=f"{name}, out", say=f"Full lock {_phrase(other, edge)}", direction=gear,
                  wheel=Wheel(way=other), until=Until(kind="parallel")),
             Step(name=f"{name}, straight", say="Straighten up and stop", direction=gear,
                  wheel=Wheel(way="straight"), until=Until(kind="wheel set")),
@@ -124,26 +125,31 @@ def _method(gears: tuple[int, ...], way: Way) -> Method:
     )
 
 
-def _phrase(way: Way) -> str:
-    return "toward the kerb" if way == "toward" else "away from the kerb"
+def _phrase(way: Way, edge: str) -> str:
+    return f"toward the {edge}" if way == "toward" else f"away from the {edge}"
 
 
-def _said(gear: int, way: Way) -> str:
-    return f"{'Forward' if gear > 0 else 'Back'}, full lock {_phrase(way)}"
+def _said(gear: int, way: Way, edge: str) -> str:
+    return f"{'Forward' if gear > 0 else 'Back'}, full lock {_phrase(way, edge)}"
 
 
 def _tried(
     vehicle: Vehicle, ground: Ground, start: Floats, bands: tuple[Band, ...],
     gears: tuple[int, ...], way: Way,
 ) -> Mend | None:  # fmt: skip
-    method = _method(gears, way)
+    method = _method(gears, way, ground.berth.edge)
     case = Case(vehicle=vehicle, ground=ground, method=method, bands=bands, start=start)
     given = Given(gap=0.0, rate=_RATE, pinned={})
     found = fit(case, given)
     if not found.feasible:
         return None
     settings = settings_for(found.values[None], given, len(method.steps))
-    return _told(method, gears, found.values, attempt(case, settings, sample=FINE))
+    driven = attempt(case, settings, sample=FINE)
+    berth = ground.berth
+    # A bay may end at a mere line: there is no room beyond it to be put right in.
+    if not ground.has_kerb and berth.gap_to(berth.along, driven.track.poses, vehicle).min() < 0:
+        return None
+    return _told(method, gears, found.values, driven)
 
 
 def _told(method: Method, gears: tuple[int, ...], values: Floats, driven: Outcome) -> Mend:

@@ -29,6 +29,7 @@ __all__ = [
     "make_least_gap",
     "make_plan",
     "make_remedy",
+    "prepare",
 ]
 
 
@@ -129,7 +130,7 @@ def make_plan(
     there. A case that cannot work is a plan with `feasible` false and a reason.
     """
     options = options or Options()
-    case, given = _prepare(vehicle, ground, method, bands, options)
+    case, given = prepare(vehicle, ground, method, bands, options)
     found = fit(case, given)
     settings = settings_for(found.values[None], given, len(method.steps))
     driven = attempt(case, settings)
@@ -150,7 +151,7 @@ def make_remedy(
 
     Apart from `make_plan`, because it takes some dozens of fits.
     """
-    return least_change(*_prepare(vehicle, ground, method, bands, options or Options()))
+    return least_change(*prepare(vehicle, ground, method, bands, options or Options()))
 
 
 def make_least_gap(
@@ -164,17 +165,20 @@ def make_least_gap(
 
     None when even a gap of two and a half lengths is too short. Takes about ten fits.
     """
-    return least_gap(*_prepare(vehicle, ground, method, bands, options or Options()))
+    return least_gap(*prepare(vehicle, ground, method, bands, options or Options()))
 
 
-def _prepare(
+def prepare(
     vehicle: Vehicle,
     ground: Ground,
     method: Method,
     bands: tuple[Band, ...],
     options: Options,
 ) -> tuple[Case, Given]:
-    """The case with the kerb on the left, and what the options fix."""
+    """The case with the working side on the left, and what the options fix.
+
+    Raises InputError for options outside their limits and methods that end elsewhere.
+    """
     place = suited(ground, method).wanting(kerb=options.kerb, gap=options.ahead)
     pinned = dict(options.pinned)
     fitted = method.start.gap if isinstance(method.start.gap, Unknown) else None

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 import numpy as np
 from pydantic import Field
 
-from faircorner.cues import Call, Cue, Mend, Method, Options, Plan, Remedy
+from faircorner.cues import Call, Cue, Leaving, Mend, Method, Options, Plan, Played, Remedy
 from faircorner.documents.ground import GroundDocument
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.model import Metres, Model, inside
@@ -38,8 +38,10 @@ __all__ = [
     "drive_document",
     "finish_document",
     "hill_document",
+    "leaving_document",
     "mend_document",
     "plan_document",
+    "played_document",
     "read_options",
     "remedy_document",
     "verdict_document",
@@ -304,6 +306,31 @@ def remedy_document(remedy: Remedy | None) -> dict[str, Any] | None:
     if remedy is None:
         return None
     return {"what": remedy.what, "to_m": _figure(remedy.to), "by_m": _figure(remedy.by)}
+
+
+def played_document(played: Played) -> dict[str, Any]:
+    """An attempt with one call displaced, as a path and what came of it."""
+    poses, track = played.track.poses[0], played.track
+    return {
+        "finish": finish_document(played.finish),
+        "breaks": played.breaks,
+        "path": [
+            {**_pose(poses[i]), "s_m": _figure(track.s[0, i]),
+             "turns": _figure(track.turns[0, i]), "leg": int(track.leg[i])}
+            for i in [*range(0, len(poses) - 1, 4), len(poses) - 1]
+        ],
+    }  # fmt: skip
+
+
+def leaving_document(leaving: Leaving) -> dict[str, Any]:
+    """One way out as a document; straight_m null where it does not go in one."""
+    straight = leaving.straight
+    return {
+        "way": leaving.way,
+        "gear": leaving.gear,
+        "then": leaving.then,
+        "straight_m": None if straight is None else _figure(straight),
+    }
 
 
 def hill_document(

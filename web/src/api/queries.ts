@@ -100,6 +100,27 @@ export const leastGapQuery = (docket: Docket) => {
   });
 };
 
+export const playQuery = (docket: Docket, options: PlanOptions, call: number, by_m: number) => {
+  const body = { ...planBody(docket, options), call, by_m };
+  return queryOptions({
+    queryKey: ["play", body],
+    queryFn:
+      by_m === 0
+        ? skipToken
+        : async ({ signal }) => dataOf(await api.POST("/api/plan/play", { body, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
+
+export const leavingQuery = (docket: Docket, options: PlanOptions) => {
+  const body = planBody(docket, options);
+  return queryOptions({
+    queryKey: ["leaving", body],
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan/leaving", { body, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
+
 export const sheetQuery = (sheet: number | null) =>
   queryOptions({
     queryKey: ["sheet", sheet],

@@ -131,6 +131,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/grounds/bay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ground Bay
+         * @description Turn the bay, end it otherwise, or park in the bays beside it.
+         */
+        post: operations["ground_bay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grounds/new": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ground New
+         * @description A place to begin from; it is kept when it is sent to /documents.
+         */
+        post: operations["ground_new"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grounds/side": {
         parameters: {
             query?: never;
@@ -142,7 +182,7 @@ export interface paths {
         put?: never;
         /**
          * Ground Side
-         * @description The same place with the kerb on the other side.
+         * @description The same place with the kerb, or the bay, on the other side.
          */
         post: operations["ground_side"];
         delete?: never;
@@ -216,6 +256,46 @@ export interface paths {
         put?: never;
         /** Plan Least Gap */
         post: operations["plan_least_gap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/play": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Play
+         * @description What follows from acting at one call early or late.
+         */
+        post: operations["plan_play"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/leaving": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Leaving
+         * @description How far straight before any steering on the way out again.
+         */
+        post: operations["plan_leaving"];
         delete?: never;
         options?: never;
         head?: never;
@@ -646,6 +726,42 @@ export interface components {
             gap_m: number | null;
         };
         /**
+         * BayIn
+         * @description Change what of a bay is no length; null leaves it as it is.
+         */
+        BayIn: {
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+            /** Angle Deg */
+            angle_deg?: number | null;
+            /** Head */
+            head?: ("line" | "wall" | "wheel stop") | null;
+            /** Before */
+            before?: boolean | null;
+            /** Beyond */
+            beyond?: boolean | null;
+        };
+        /**
+         * NewGroundIn
+         * @description A place of a kind, laid out with ordinary measures, to begin from.
+         */
+        NewGroundIn: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "kerbside" | "bay";
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+        };
+        /**
          * DocketOut
          * @description The context of all six stations, resolved; sheet_id is the newest sheet for it, if any.
          */
@@ -753,7 +869,7 @@ export interface components {
         };
         /**
          * CueOut
-         * @description Where the neighbour's nearest corner is seen, metres in the vehicle's frame.
+         * @description Where what is lined up on is seen, metres in the vehicle's frame; the target on the site.
          */
         CueOut: {
             /** What */
@@ -762,6 +878,8 @@ export interface components {
             target_x_m: number;
             /** Target Y M */
             target_y_m: number;
+            /** Target Z M */
+            target_z_m: number;
             /** Eye M */
             eye_m: [
                 number,
@@ -838,7 +956,7 @@ export interface components {
              * Why
              * @enum {string}
              */
-            why: "reverses" | "swings out" | "tail goes in" | "nose goes in";
+            why: "reverses" | "drives on" | "swings out" | "tail goes in" | "nose goes in" | "rear cuts in";
             /** Metres */
             metres: number;
             /** At S M */
@@ -932,7 +1050,7 @@ export interface components {
             /** Turns Per Metre */
             turns_per_metre: number;
             /** Kerb M */
-            kerb_m: number;
+            kerb_m: number | null;
             /** Ahead M */
             ahead_m: number;
         };
@@ -990,7 +1108,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "gap" | "start gap" | "gap ahead";
+            what: "gap" | "start gap" | "gap ahead" | "aisle" | "bay width";
             /** To M */
             to_m: number;
             /** By M */
@@ -1025,11 +1143,76 @@ export interface components {
         };
         /**
          * LeastGapOut
-         * @description The shortest gap between parked vehicles that works; null when none within reason does.
+         * @description The least gap between parked vehicles, or width of bay, that works; null when none does.
          */
         LeastGapOut: {
             /** Gap M */
             gap_m: number | null;
+        };
+        /**
+         * PlayOut
+         * @description What followed; breaks is empty when nothing is met and every later call still comes.
+         */
+        PlayOut: {
+            finish: components["schemas"]["FinishOut"];
+            /** Breaks */
+            breaks: string;
+            /** Path */
+            path: components["schemas"]["PathPoint"][];
+        };
+        /**
+         * PlayIn
+         * @description A plan, and one of its calls acted on late by so many metres, negative early.
+         */
+        PlayIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Seat */
+            seat: number;
+            /** Ground */
+            ground: number;
+            /** Method */
+            method: number;
+            /** Standard */
+            standard: number;
+            /**
+             * @default {
+             *       "gap_m": null,
+             *       "kerb_m": null,
+             *       "ahead_m": null,
+             *       "turns_per_metre": null,
+             *       "pinned": {},
+             *       "shifts_m": {}
+             *     }
+             */
+            options: components["schemas"]["OptionsIO"];
+            /** Call */
+            call: number;
+            /** By M */
+            by_m: number;
+        };
+        /**
+         * LeavingOut
+         * @description A way out: straight in a gear, then full lock to one side; null where not in one go.
+         */
+        LeavingOut: {
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "left" | "right";
+            /**
+             * Gear
+             * @enum {string}
+             */
+            gear: "forward" | "reverse";
+            /**
+             * Then
+             * @enum {string}
+             */
+            then: "forward" | "reverse";
+            /** Straight M */
+            straight_m: number | null;
         };
         /** SheetOut */
         SheetOut: {
@@ -1434,7 +1617,7 @@ export interface components {
              * Measure
              * @enum {string}
              */
-            measure: "kerb_m" | "angle_deg" | "ahead_m";
+            measure: "kerb_m" | "angle_deg" | "ahead_m" | "behind_m";
             /** Plan */
             plan: number;
             /** Bias */
@@ -1787,6 +1970,54 @@ export interface operations {
             };
         };
     };
+    ground_bay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundOut"];
+                };
+            };
+        };
+    };
+    ground_new: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGroundIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundOut"];
+                };
+            };
+        };
+    };
     ground_side: {
         parameters: {
             query?: never;
@@ -1905,6 +2136,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LeastGapOut"];
+                };
+            };
+        };
+    };
+    plan_play: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayOut"];
+                };
+            };
+        };
+    };
+    plan_leaving: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeavingOut"][];
                 };
             };
         };

@@ -16,6 +16,8 @@ export type Call = Schemas["CallOut"];
 export type Look = Schemas["LookOut"];
 export type PathPoint = Schemas["PathPoint"];
 export type Pose = Schemas["PoseOut"];
+export type Played = Schemas["PlayOut"];
+export type Leaving = Schemas["LeavingOut"];
 export type Remedy = Schemas["RemedyOut"];
 export type Sheet = Schemas["SheetOut"];
 export type Attempt = Schemas["AttemptOut"];
@@ -73,8 +75,27 @@ export interface GroundBody {
   road_width_m: Metres;
   edges: { name: string; kind: string; points_m: Point[] }[];
   obstacles: { name: string; kind: string; polygon_m: Point[]; height_m: Metres }[];
-  goal: { ahead: string; behind: string | null; kerb_m: Metres; ahead_m: Metres };
+  goal: KerbsideGoal | BayGoal;
   check?: PlaceNotes;
+}
+
+/** A park along the kerb behind one vehicle, or between two. */
+export interface KerbsideGoal {
+  kind: "kerbside";
+  ahead: string;
+  behind: string | null;
+  kerb_m: Metres;
+  ahead_m: Metres;
+}
+
+/** A park in the bay whose mouth's middle is the site's origin; 90 degrees is square. */
+export interface BayGoal {
+  kind: "bay";
+  angle_deg: number;
+  width_m: Metres;
+  depth_m: Metres;
+  head: "line" | "wall" | "wheel stop";
+  head_m: Metres;
 }
 
 /** What was noted of a place to practise on; nothing where nobody looked. */
@@ -121,7 +142,7 @@ export interface MethodBody {
   references: boolean;
   why: string;
   turns_per_metre: number;
-  start: { own: string; landmark: string; metres: Metres | FitMetres; gap_m: Metres };
+  start: { own: string; landmark: string; metres: Metres | FitMetres; gap_m: Metres | FitMetres };
   steps: {
     name: string;
     say: string;

@@ -2,6 +2,7 @@
 import type { GroundBody, Point } from "../api/types";
 import { ink } from "../theme";
 import { useFrame } from "./frame";
+import { Parked } from "./Parked";
 
 const KERB_STONE = 0.15;
 
@@ -69,28 +70,5 @@ const KerbJoints = ({ side }: { side: number }) => {
       stroke={ink.soft}
       strokeWidth={0.7}
     />
-  );
-};
-
-const Parked = ({ name, polygon }: { name: string; polygon: readonly Point[] }) => {
-  const frame = useFrame();
-  const xs = polygon.map(([x]) => x);
-  const ys = polygon.map(([, y]) => y);
-  const x = (Math.min(...xs) + Math.max(...xs)) / 2;
-  const y = (Math.min(...ys) + Math.max(...ys)) / 2;
-  return (
-    <g>
-      <path d={frame.path(polygon, true)} fill={ink.parked} stroke={ink.chalk} strokeWidth={1.5} />
-      <text
-        x={frame.x(x)}
-        y={frame.y(y) + 5}
-        fill="#fff"
-        fontSize={13}
-        textAnchor="middle"
-        fontWeight={600}
-      >
-        {name}
-      </text>
-    </g>
   );
 };

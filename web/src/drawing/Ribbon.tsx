@@ -90,7 +90,7 @@ const Lanes = ({ width, lockTurns, unit }: { width: number; lockTurns: number; u
     </text>
     <g fontSize={11} fill={ink.soft} textAnchor="end">
       <text x={LEFT - 6} y={LANES.top + 4}>
-        to kerb {lockTurns}
+        toward {lockTurns}
       </text>
       <text x={LEFT - 6} y={LANES.bottom + 4}>
         away {lockTurns}

@@ -32,9 +32,11 @@ export const SightPicture = ({ call, pose, vehicle, ground }: Props) => {
   const target = into([cue.target_x_m, cue.target_y_m]);
   const mark: Point3 = [cue.x_m, cue.y_m, cue.z_m];
   const place = scenery(camera, ground, into);
+  // A mark on the ground gets a short pin, an upright edge its whole height.
+  const top = Math.max(Math.min(cue.target_z_m, 1), 0.12);
   const upright = project(camera, [
     [target[0], target[1], 0.02],
-    [target[0], target[1], 1],
+    [target[0], target[1], top],
     [target[0], target[1], 0.02],
   ]);
   const [spot] = project(camera, [mark, mark, mark]);
@@ -112,9 +114,15 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
       ]),
     );
   const road = ground.road_width_m;
+  const bay = ground.goal.kind === "bay";
+  const edges: Part[] = bay
+    ? bayLines(camera, ground, into)
+    : [
+        { key: "path", d: strip(0, KERB_HEIGHT, near * 25, KERB_HEIGHT), fill: ink.footpath },
+        { key: "kerb", d: strip(0, 0, 0, KERB_HEIGHT), fill: "#E6DECB" },
+      ];
   const parts: Part[] = [
-    { key: "path", d: strip(0, KERB_HEIGHT, near * 25, KERB_HEIGHT), fill: ink.footpath },
-    { key: "kerb", d: strip(0, 0, 0, KERB_HEIGHT), fill: "#E6DECB" },
+    ...edges,
     {
       key: "far",
       d: strip(-near * road, KERB_HEIGHT, -near * (road + 25), KERB_HEIGHT),
@@ -139,6 +147,11 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
           ),
         ]),
       );
+    if (parked.kind !== "vehicle") {
+      const solid = prism(parked.polygon_m, 0, parked.height_m);
+      parts.push({ key: parked.name, d: solid, fill: "#8C7F6B" });
+      continue;
+    }
     parts.push({ key: parked.name, d: prism(parked.polygon_m, 0.15, WAIST), fill: ink.parked });
     parts.push({
       key: `${parked.name} cabin`,
@@ -148,6 +161,17 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
   }
   return parts;
 };
+
+/** The bays' lines, each a hand's breadth wide. */
+const bayLines = (camera: Camera, ground: GroundBody, into: (p: Point) => Point): Part[] =>
+  ground.edges
+    .filter((edge) => edge.kind === "line" && edge.points_m.length === 2)
+    .map((edge) => {
+      const corners = edge.points_m.flatMap(([x, y], i): Point3[] =>
+        (i === 0 ? [-0.05, 0.05] : [0.05, -0.05]).map((off) => [...into([x + off, y]), 0]),
+      );
+      return { key: edge.name, d: outline(project(camera, corners)), fill: ink.chalk };
+    });
 
 const middle = (points: readonly Point[]): Point => {
   const sum = points.reduce<Point>(([ax, ay], [x, y]) => [ax + x, ay + y], [0, 0]);

@@ -52,7 +52,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
                     school={school}
                     chosen={school.id === docket.method.document_id}
                     choose={() => {
-                      change({ method: school.id });
+                      change({ method: school.id }, school.suits ? [] : ["ground", "standard"]);
                       close();
                     }}
                   />
@@ -96,8 +96,18 @@ const Card = ({ school, chosen, choose }: CardProps) => (
   </ButtonBase>
 );
 
+/** A school that ends at another kind of place than the docket's. */
+const Elsewhere = ({ manoeuvre }: { manoeuvre: string }) => (
+  <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
+    {manoeuvre.startsWith("bay")
+      ? "Ends in a bay: choosing it brings a place with one."
+      : "Ends along a kerb: choosing it brings a place with one."}
+  </Box>
+);
+
 export const Picture = ({ school }: { school: SchoolChoice }) => {
-  const plan = useQuery(planQuery(school.docket, NO_OPTIONS));
+  const plan = useQuery({ ...planQuery(school.docket, NO_OPTIONS), enabled: school.suits });
+  if (!school.suits) return <Elsewhere manoeuvre={school.body.manoeuvre} />;
   if (plan.error) return <Failure error={plan.error} />;
   if (!plan.data) return <Waiting what="Drawing it" />;
   return (
@@ -107,6 +117,7 @@ export const Picture = ({ school }: { school: SchoolChoice }) => {
         plan={plan.data}
         vehicle={bodyOf<VehicleBody>(school.docket.vehicle)}
         ground={bodyOf<GroundBody>(school.docket.ground)}
+        method={school.body}
       />
       {!plan.data.feasible && (
         <Box

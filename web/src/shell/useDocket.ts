@@ -40,16 +40,18 @@ export const useDocketIds = (): DocketIds => {
 
 export const useDocket = () => useSuspenseQuery(docketQuery(useDocketIds())).data;
 
-/** Changes stubs; every station follows, and the address can be sent to somebody else. */
+/** Changes stubs; every station follows, and the address can be sent to somebody else.
+ *  `dropped` stubs no longer suit: the server brings others that do. */
 export const useChangeDocket = () => {
   const ids = useDocketIds();
   const navigate = useNavigate();
   return useCallback(
-    (change: DocketIds) => {
+    (change: DocketIds, dropped: (keyof DocketIds)[] = []) => {
       const next = new URLSearchParams();
       // Another learner brings their own last docket along.
       const kept = change.learner === undefined ? ids : {};
-      for (const [stub, id] of Object.entries({ ...kept, ...change })) next.set(stub, String(id));
+      for (const [stub, id] of Object.entries({ ...kept, ...change }))
+        if (!dropped.includes(stub as keyof DocketIds)) next.set(stub, String(id));
       navigate({ search: next.toString() });
     },
     [ids, navigate],
@@ -60,7 +62,8 @@ export const useChangeDocket = () => {
 export const useRememberDocket = () => {
   const school = useSchool();
   const docket = useDocket();
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
   useEffect(() => {
     const ids = {
       learner: docket.learner.id,
@@ -72,6 +75,10 @@ export const useRememberDocket = () => {
     localStorage.setItem(keyFor(school.id), JSON.stringify(ids));
     const next = new URLSearchParams(search);
     for (const stub of STUBS) next.set(stub, String(ids[stub]));
-    if (next.toString() !== search.toString()) setSearch(next, { replace: true });
-  }, [docket, school.id, search, setSearch]);
+    // Somebody quick may be on the way to another station already: that way is kept to.
+    const { pathname, search: address } = window.location;
+    const overtaken = new URLSearchParams(address).toString() !== search.toString();
+    if (!overtaken && next.toString() !== search.toString())
+      navigate({ pathname, search: next.toString() }, { replace: true });
+  }, [docket, school.id, search, navigate]);
 };

@@ -1,7 +1,7 @@
 /** The school's methods, each with the docket that would drive it. */
 import { useQuery } from "@tanstack/react-query";
 import { documentsQuery } from "../api/queries";
-import { bodyOf, type Docket, type MethodBody } from "../api/types";
+import { bodyOf, type Docket, type GroundBody, type MethodBody } from "../api/types";
 import { useDocket } from "./useDocket";
 
 export interface SchoolChoice {
@@ -9,15 +9,24 @@ export interface SchoolChoice {
   name: string;
   body: MethodBody;
   docket: Docket;
+  /** Whether it ends at the kind of place that the docket has. */
+  suits: boolean;
 }
 
 export const useSchools = (): SchoolChoice[] => {
   const docket = useDocket();
   const { data = [] } = useQuery(documentsQuery("method"));
-  return data.map(({ id, latest }) => ({
-    id,
-    name: latest.name,
-    body: bodyOf<MethodBody>(latest),
-    docket: { ...docket, method: latest },
-  }));
+  const bay = bodyOf<GroundBody>(docket.ground).goal.kind === "bay";
+  return data
+    .map(({ id, latest }) => {
+      const body = bodyOf<MethodBody>(latest);
+      return {
+        id,
+        name: latest.name,
+        body,
+        docket: { ...docket, method: latest },
+        suits: body.manoeuvre.startsWith("bay") === bay,
+      };
+    })
+    .sort((a, b) => Number(b.suits) - Number(a.suits));
 };

@@ -1,8 +1,9 @@
-"""Documents that ship with the product: the methods, and a standard to begin with."""
+"""Documents that ship with the product: the methods, and standards to begin with."""
 
 import json
 from functools import cache
 from importlib.resources import files
+from typing import Literal
 
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.standard import StandardDocument
@@ -22,7 +23,8 @@ def methods() -> dict[str, MethodDocument]:
 
 
 @cache
-def house_standard() -> StandardDocument:
-    """Limits to begin with; an example, not an authority's."""
-    text = files(__name__).joinpath("house.standard.json").read_text("utf-8")
+def house_standard(goal: Literal["kerbside", "bay"] = "kerbside") -> StandardDocument:
+    """Limits to begin with at a kind of goal; an example, not an authority's."""
+    name = "bay.standard.json" if goal == "bay" else "house.standard.json"
+    text = files(__name__).joinpath(name).read_text("utf-8")
     return StandardDocument.read(json.loads(text))

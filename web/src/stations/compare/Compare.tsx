@@ -16,7 +16,7 @@ import { type SchoolChoice, useSchools } from "../../shell/useSchools";
 import { ink } from "../../theme";
 
 const Compare = () => {
-  const schools = useSchools();
+  const schools = useSchools().filter((school) => school.suits);
   const docket = useDocket();
   const [other, setOther] = useState<number | null>(null);
   const [mine, setMine] = useState(docket.method.document_id);

@@ -6,9 +6,10 @@ import type { Plan } from "../../api/types";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 
+const TYRES_MEET = ["kerb", "wheel stop"];
+
 const named = (obstacle: string) =>
-  ({ kerb: "tyres to the kerb", "far kerb": "body to the far kerb" })[obstacle] ??
-  `body to the ${obstacle}`;
+  `${TYRES_MEET.includes(obstacle) ? "tyres" : "body"} to the ${obstacle}`;
 
 export const Clearances = ({ plan }: { plan: Plan }) => {
   const units = useUnits();
@@ -30,10 +31,12 @@ export const Clearances = ({ plan }: { plan: Plan }) => {
         {plan.clearance.map(({ obstacle, metres }) => (
           <Row key={obstacle} what={named(obstacle)} figure={length(metres, units)} />
         ))}
-        <Row
-          what="body over the kerb"
-          figure={over.metres < 0.005 ? "stays off" : length(over.metres, units)}
-        />
+        {plan.clearance.some((c) => c.obstacle === "kerb") && (
+          <Row
+            what="body over the kerb"
+            figure={over.metres < 0.005 ? "stays off" : length(over.metres, units)}
+          />
+        )}
       </Box>
     </Paper>
   );

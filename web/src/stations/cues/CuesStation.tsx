@@ -13,6 +13,7 @@ import {
   type Plan,
   type VehicleBody,
 } from "../../api/types";
+import { berthWords } from "../../drawing/berth";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
 import { Columns } from "../../shell/Columns";
@@ -26,9 +27,11 @@ import { Clearances } from "./Clearances";
 import { CueCard } from "./CueCard";
 import { MethodEditor } from "./MethodEditor";
 import { PlanSlab } from "./PlanSlab";
+import { PlayCall, usePlayed } from "./PlayCall";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
 import { useCueOptions } from "./useCueOptions";
+import { WayOut } from "./WayOut";
 import { WhyNot } from "./WhyNot";
 
 export const CuesStation = () => {
@@ -61,6 +64,9 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   });
   const [s, setS] = useState<number | null>(null);
   const [active, setActive] = useState(1);
+  const [moved, setMoved] = useState({ call: 1, by: 0 });
+  const by = moved.call === active ? moved.by : 0;
+  const played = usePlayed(docket, options, active, by);
   // A change that cannot be worked out leaves the last drawing standing, to be mended from.
   const shown = useLast(plan.data);
   if (plan.isPending && !shown) return <Waiting what="Working out the cues" />;
@@ -81,7 +87,15 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           minHeight: 0,
         }}
       >
-        <PlanSlab plan={shown} vehicle={vehicle} ground={ground} live={live} active={active} />
+        <PlanSlab
+          plan={shown}
+          vehicle={vehicle}
+          ground={ground}
+          method={method}
+          live={live}
+          played={played}
+          active={active}
+        />
         <Sliders plan={shown} method={method} options={cue.options} change={cue.change} />
         <Box sx={{ background: ink.sheet, borderRadius: 2, border: `1px solid ${ink.line}` }}>
           <Ribbon
@@ -119,6 +133,15 @@ const Sheet = ({ docket }: { docket: Docket }) => {
               method={method}
             />
           )}
+          {call && shown.feasible && !draft.changed && (
+            <PlayCall
+              call={call}
+              by={by}
+              played={played}
+              words={berthWords(ground.goal, method)}
+              change={(metres) => setMoved({ call: active, by: metres })}
+            />
+          )}
           <CallList plan={shown} method={method} active={active} onCall={setActive} />
           {teaches && !editing && (
             <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setEditing(true)}>
@@ -126,6 +149,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             </Button>
           )}
           <Clearances plan={shown} />
+          {shown.feasible && !draft.changed && <WayOut docket={docket} options={options} />}
         </Box>
         <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />
       </Box>

@@ -1,9 +1,18 @@
 /** The plan on the slab: start, ghosts at the calls, finish, path, swing and figures. */
-import type { GroundBody, PathPoint, Plan, Point, VehicleBody } from "../../api/types";
+import type {
+  GroundBody,
+  MethodBody,
+  PathPoint,
+  Plan,
+  Played,
+  Point,
+  VehicleBody,
+} from "../../api/types";
+import { berthOf, endsOf } from "../../drawing/berth";
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
-import { KerbScene } from "../../drawing/KerbScene";
 import { CallDisc } from "../../drawing/marks";
+import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { at } from "../../drawing/scrub";
 import { noseX, rearOverhang, VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
@@ -15,7 +24,10 @@ interface Props {
   plan: Plan;
   vehicle: VehicleBody;
   ground: GroundBody;
+  method: MethodBody;
   live?: PathPoint | null;
+  /** The same with one call early or late. */
+  played?: Played | null;
   active?: number;
   /** A drawing to be told from others at a glance: no figures on it. */
   bare?: boolean;
@@ -27,22 +39,45 @@ export const PlanSlab = (props: Props) => {
   const xs = plan.path.map((p) => p.x_m);
   const ys = plan.path.map((p) => p.y_m * away);
   const parked = ground.obstacles.flatMap((o) => o.polygon_m.map(([x]) => x));
-  const reach = Math.max(...ys) + vehicle.length_m * 0.5;
+  const bay = ground.goal.kind === "bay";
+  const reach = bay ? ground.road_width_m + 0.6 : Math.max(...ys) + vehicle.length_m * 0.5;
+  const final = [noseX(vehicle), -rearOverhang(vehicle)].map((x) => placed(plan.final, [x, 0])[1]);
+  const inside = bay ? Math.max(depthOf(ground), ...final.map((y) => -away * y)) + 0.6 : 1;
   const bounds = {
-    left: Math.min(...xs) - rearOverhang(vehicle) - 0.8,
-    right: Math.max(Math.max(...xs) + noseX(vehicle), Math.min(Math.max(...parked), 5)) + 0.6,
-    bottom: away < 0 ? -reach : -1,
-    top: away < 0 ? 1 : reach,
+    left: Math.min(Math.min(...xs) - rearOverhang(vehicle), bay ? -3 : 0) - 0.8,
+    right:
+      Math.max(Math.max(...xs) + noseX(vehicle), Math.min(Math.max(...parked, bay ? 3 : 0), 5)) +
+      0.6,
+    bottom: away < 0 ? -reach : -inside,
+    top: away < 0 ? inside : reach,
   };
   return (
     <Slab bounds={bounds} label={`Plan of the manoeuvre, ${ground.name}`}>
-      <KerbScene ground={ground} />
+      <PlaceScene ground={ground} />
       <PlanDrawing {...props} />
     </Slab>
   );
 };
 
-const PlanDrawing = ({ plan, vehicle, ground, live = null, active = 0, bare = false }: Props) => {
+/** How far the bays reach from their mouths, square to the aisle. */
+const depthOf = (ground: GroundBody): number =>
+  Math.max(
+    ...ground.edges
+      .filter((e) => e.kind === "line")
+      .flatMap((e) => e.points_m.map(([, y]) => Math.abs(y))),
+  );
+
+const PlanDrawing = (props: Props) => {
+  const {
+    plan,
+    vehicle,
+    ground,
+    method,
+    live = null,
+    played = null,
+    active = 0,
+    bare = false,
+  } = props;
   const frame = useFrame();
   const rear = plan.path.map((p): Point => [p.x_m, p.y_m]);
   return (
@@ -63,7 +98,8 @@ const PlanDrawing = ({ plan, vehicle, ground, live = null, active = 0, bare = fa
       <VehicleShape vehicle={vehicle} pose={plan.final} look="final" />
       <path d={frame.path(rear)} fill="none" stroke={ink.marigold} strokeWidth={2.5} />
       {!bare && <SwingOut plan={plan} vehicle={vehicle} ground={ground} />}
-      {!bare && <Figures plan={plan} vehicle={vehicle} ground={ground} />}
+      {!bare && <Figures plan={plan} vehicle={vehicle} ground={ground} method={method} />}
+      {played && <PlayedPath played={played} vehicle={vehicle} />}
       {live && (
         <VehicleShape
           vehicle={vehicle}
@@ -82,6 +118,25 @@ const PlanDrawing = ({ plan, vehicle, ground, live = null, active = 0, bare = fa
           active={call.number === active}
         />
       ))}
+    </g>
+  );
+};
+
+/** Where one call early or late leads: the rear axle's way, and where it ends. */
+const PlayedPath = ({ played, vehicle }: { played: Played; vehicle: VehicleBody }) => {
+  const frame = useFrame();
+  const last = played.path.at(-1);
+  const way = played.path.map((p): Point => [p.x_m, p.y_m]);
+  return (
+    <g data-played>
+      <path
+        d={frame.path(way)}
+        fill="none"
+        stroke={ink.coral}
+        strokeWidth={2.5}
+        strokeDasharray="7 4"
+      />
+      {last && <VehicleShape vehicle={vehicle} pose={last} look="played" />}
     </g>
   );
 };
@@ -128,48 +183,47 @@ const SwingOut = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "g
   );
 };
 
-const Figures = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "ground">) => {
+const Figures = ({ plan, vehicle, ground, method }: Omit<Props, "live" | "active" | "bare">) => {
   const units = useUnits();
   const away = ground.side === "left" ? -1 : 1;
-  const ahead = ground.obstacles.find((o) => o.name === ground.goal.ahead);
-  const behind = ground.obstacles.find((o) => o.name === ground.goal.behind);
-  if (!ahead) return null;
-  const tail = Math.min(...ahead.polygon_m.map(([x]) => x));
-  const flank = away * Math.max(...ahead.polygon_m.map(([, y]) => y * away));
-  const nose = placed(plan.final, [noseX(vehicle), 0]);
-  const end = placed(plan.final, [-rearOverhang(vehicle), 0]);
+  const berth = berthOf(ground, method);
+  const held = endsOf(berth, vehicle);
+  const nose = placed(plan.final, held.front);
+  const end = placed(plan.final, held.rear);
   const hubY = -away * ((vehicle.track_rear_m + vehicle.tyre_width_m) / 2);
   const rearHub = placed(plan.final, [0, hubY]);
-  const startFlank = plan.start.y_m - (away * vehicle.width_m) / 2;
-  const gapX = Math.max(tail + 0.6, plan.start.x_m + vehicle.wheelbase_m * 0.5);
-  const first = at(plan.path, 0);
   return (
     <g>
-      <Dimension
-        from={[nose[0], nose[1]]}
-        to={[tail, nose[1]]}
-        label={length(plan.finish.ahead_m, units)}
-      />
-      {behind && (
-        <Dimension
-          from={[Math.max(...behind.polygon_m.map(([x]) => x)), end[1]]}
-          to={[end[0], end[1]]}
-          label={length(plan.finish.behind_m, units)}
-        />
+      {berth.ahead && (
+        <Dimension from={nose} to={berth.ahead(nose)} label={length(plan.finish.ahead_m, units)} />
+      )}
+      {berth.behind && (
+        <Dimension from={berth.behind(end)} to={end} label={length(plan.finish.behind_m, units)} />
       )}
       <Dimension
-        from={[rearHub[0], rearHub[1]]}
-        to={[rearHub[0], 0]}
+        from={rearHub}
+        to={berth.edge(rearHub)}
         label={length(plan.finish.kerb_rear_m, units)}
         colour={ink.chalk}
       />
-      {Math.abs(first.heading_deg) < 1 && (
-        <Dimension
-          from={[gapX, startFlank]}
-          to={[gapX, flank]}
-          label={length(plan.set.gap_m, units)}
-        />
-      )}
+      <StartGap plan={plan} vehicle={vehicle} ground={ground} />
     </g>
+  );
+};
+
+/** From the flank at the start to the parked vehicle's, or to the line of the bays' mouths. */
+const StartGap = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "ground">) => {
+  const units = useUnits();
+  const away = ground.side === "left" ? -1 : 1;
+  const { goal } = ground;
+  const ahead =
+    goal.kind === "kerbside" ? ground.obstacles.find((o) => o.name === goal.ahead) : undefined;
+  const flank = ahead ? away * Math.max(...ahead.polygon_m.map(([, y]) => y * away)) : 0;
+  const startFlank = plan.start.y_m - (away * vehicle.width_m) / 2;
+  const tail = ahead ? Math.min(...ahead.polygon_m.map(([x]) => x)) + 0.6 : -Infinity;
+  const gapX = Math.max(tail, plan.start.x_m + vehicle.wheelbase_m * 0.5);
+  if (Math.abs(at(plan.path, 0).heading_deg) >= 1) return null;
+  return (
+    <Dimension from={[gapX, startFlank]} to={[gapX, flank]} label={length(plan.set.gap_m, units)} />
   );
 };

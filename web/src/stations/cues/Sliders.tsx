@@ -32,7 +32,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
         name="Gap at the start"
         value={options.gap_m ?? plan.set.gap_m}
         said={(v) => length(v, units)}
-        range={[0.5, 1.6, 0.05]}
+        range={startRange(method)}
         onChange={(gap_m) => change({ gap_m })}
       />
       {fit && (
@@ -54,13 +54,15 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
           onChange={(v) => change({ pinned: { ...pinned, [share.fit]: v } })}
         />
       ))}
-      <Figure
-        name="Finish off the kerb"
-        value={options.kerb_m ?? plan.set.kerb_m}
-        said={(v) => length(v, units)}
-        range={[0.1, 0.6, 0.05]}
-        onChange={(kerb_m) => change({ kerb_m })}
-      />
+      {plan.set.kerb_m !== null && (
+        <Figure
+          name="Finish off the kerb"
+          value={options.kerb_m ?? plan.set.kerb_m}
+          said={(v) => length(v, units)}
+          range={[0.1, 0.6, 0.05]}
+          onChange={(kerb_m) => change({ kerb_m })}
+        />
+      )}
       <Figure
         name="Hands, rolling"
         value={options.turns_per_metre ?? plan.set.turns_per_metre}
@@ -74,6 +76,12 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
 
 const isFit = <Fit extends FitAngle | FitShare>(figure: number | Fit | undefined): figure is Fit =>
   typeof figure === "object";
+
+/** As far as the school lets the gap be fitted; else what is tried beside a parked vehicle. */
+const startRange = (method: MethodBody): readonly [number, number, number] => {
+  const { gap_m } = method.start;
+  return typeof gap_m === "object" ? [gap_m.low_m, gap_m.high_m, 0.05] : [0.5, 1.6, 0.05];
+};
 
 const amountName = (fit: string): string =>
   ({ amount_in: "Wheel in", amount_out: "Wheel out" })[fit] ?? "Wheel";

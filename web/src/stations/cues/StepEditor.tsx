@@ -14,8 +14,8 @@ import {
   fittedAngle,
   fittedMetres,
   isFitted,
-  LANDMARKS,
   LOOKS,
+  landmarksOf,
   newUntil,
   OWN_POINTS,
   type Step,
@@ -160,7 +160,7 @@ const UntilFigures = ({ body, step, change }: FiguresProps) => {
             <Choice
               label="Landmark"
               value={until.landmark}
-              choices={same(LANDMARKS)}
+              choices={same(landmarksOf(body))}
               choose={(landmark) => set({ landmark })}
             />
           )}

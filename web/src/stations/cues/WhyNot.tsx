@@ -14,6 +14,9 @@ interface Props {
   change: (part: Partial<PlanOptions>) => void;
 }
 
+/** What can be changed here; the rest is the place's, and changed in Ground. */
+const OF_THE_SHEET: Remedy["what"][] = ["start gap", "gap ahead"];
+
 const said = (remedy: Remedy, units: Units): string => {
   const by = length(Math.abs(remedy.by_m), units);
   const to = length(remedy.to_m, units);
@@ -21,6 +24,8 @@ const said = (remedy: Remedy, units: Units): string => {
   return {
     gap: `It works with ${by} ${more} room between the parked vehicles (${to}). Change it in Ground.`,
     "start gap": `It works when you stop ${by} ${remedy.by_m > 0 ? "wider" : "closer"}, ${to} from the parked vehicle.`,
+    aisle: `It works where the aisle is ${by} wider (${to}). Change it in Ground.`,
+    "bay width": `It works in a bay ${by} wider (${to}). Change it in Ground.`,
     "gap ahead": `It works when it may end ${by} ${remedy.by_m > 0 ? "farther" : "nearer"} behind the vehicle ahead (${to}).`,
   }[remedy.what];
 };
@@ -42,7 +47,7 @@ export const WhyNot = ({ docket, plan, options, change }: Props) => {
       {remedy.isLoading && "Looking for the least change that would do…"}
       {remedy.data === null && "No single small change helps: choose another place or method."}
       {remedy.data && said(remedy.data, units)}
-      {remedy.data && remedy.data.what !== "gap" && (
+      {remedy.data && OF_THE_SHEET.includes(remedy.data.what) && (
         <Button size="small" onClick={() => remedy.data && apply(remedy.data)}>
           Make this change
         </Button>

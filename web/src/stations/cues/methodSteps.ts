@@ -6,7 +6,12 @@ export type Until = Step["until"];
 
 export const LOOKS = ["all round", "off side", "near side", "behind", "nose"] as const;
 export const OWN_POINTS = ["rear bumper", "front bumper", "mirror", "rear wheel", "front wheel"];
-export const LANDMARKS = ["tail ahead", "nose ahead", "nose behind"];
+/** What a step can be lined up with: another at a kerb than at a bay. */
+export const landmarksOf = (body: MethodBody): string[] =>
+  intoBay(body) ? ["near line", "far line"] : ["tail ahead", "nose ahead", "nose behind"];
+
+export const intoBay = (body: Pick<MethodBody, "manoeuvre">): boolean =>
+  body.manoeuvre.startsWith("bay");
 
 /** What a step may wait for, in the instructor's words. */
 export const UNTILS: Record<string, string> = {
@@ -54,11 +59,15 @@ export const newUntil = (body: MethodBody, kind: string): Until => {
     return {
       kind,
       own: "rear bumper",
-      landmark: "tail ahead",
+      landmark: intoBay(body) ? "far line" : "tail ahead",
       metres: fittedMetres(body, kind),
     };
   if (kind === "kerb") return { kind, own: "rear wheel", metres: fittedMetres(body, kind) };
-  if (kind === "gap wanted") return { kind, own: "front bumper", landmark: "tail ahead" };
+  if (kind === "gap wanted") {
+    if (!intoBay(body)) return { kind, own: "front bumper", landmark: "tail ahead" };
+    const own = body.manoeuvre === "bay forward" ? "front bumper" : "rear bumper";
+    return { kind, own, landmark: "head" };
+  }
   if (kind === "travelled") return { kind, metres: 1 };
   return { kind };
 };

@@ -20,7 +20,7 @@ export const cueSentence = (call: Call, units: Units): string => {
     const place = where(call, units);
     return `Hidden by the body here${place ? ` (it would stand ${place})` : ""}. Go by the step before, or lean until it shows.`;
   }
-  return `In the ${cue.through}, the corner of the parked vehicle stands ${where(call, units) || "clear of any mark"}.`;
+  return `In the ${cue.through}, the ${cue.what} stands ${where(call, units) || "clear of any mark"}.`;
 };
 
 const OWN: Record<string, string> = {
@@ -34,6 +34,9 @@ const LANDMARKS: Record<string, string> = {
   "tail ahead": "the parked tail",
   "nose ahead": "the nose of the one ahead",
   "nose behind": "the nose of the one behind",
+  "near line": "the near line",
+  "far line": "the far line",
+  head: "the head of the bay",
 };
 
 /** What the call can be told by besides the eye, one short line. */
@@ -46,10 +49,10 @@ export const callDetail = (call: Call, plan: Plan, units: Units): string => {
     return `${point} ${roughly(Math.abs(metres), units)} ${metres < 0 ? "short of" : "past"} ${place}`;
   }
   if (kind === "kerb") return `${point} ${length(metres, units)} from the kerb`;
+  if (kind === "parallel")
+    return `${degrees(Math.abs(call.angle_deg))} still to go; the wheel takes it off`;
   if (kind === "wheel set") return "as soon as the wheels are straight";
   if (kind === "travelled") return `after ${length(call.s_m, units)} in all`;
-  if (call.number === plan.calls.length)
-    return `${degrees(call.angle_deg)} still to go; the wheel takes it off`;
   return `at ${degrees(call.angle_deg)} to the kerb, running on to ${degrees(angleOfRun(plan, call))}`;
 };
 
@@ -62,9 +65,11 @@ const angleOfRun = (plan: Plan, call: Call): number => {
 export const lookReason = (look: Look, units: Units): string =>
   ({
     reverses: `you are about to cover ${length(look.metres, units)} backwards`,
+    "drives on": `you are about to cover ${length(look.metres, units)} forward`,
     "swings out": `the nose swings out ${length(look.metres, units)}`,
-    "tail goes in": `the tail goes ${length(look.metres, units)} toward the kerb`,
-    "nose goes in": `the nose comes in ${length(look.metres, units)}, past the parked tail`,
+    "tail goes in": `the tail goes in ${length(look.metres, units)}`,
+    "rear cuts in": `the near rear wheel runs ${length(look.metres, units)} inside the front one`,
+    "nose goes in": `the nose comes in ${length(look.metres, units)}`,
   })[look.why];
 
 export const leanSentence = (call: Call, units: Units): string => {

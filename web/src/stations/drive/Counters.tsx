@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
+import type { BerthWords } from "../../drawing/berth";
 import { ink } from "../../theme";
 import { type Draft, secondsOf, type useAttemptDraft, useNow } from "./useAttemptDraft";
 import { toggleClock } from "./useDriveKeys";
@@ -19,7 +20,18 @@ const COUNTS: {
   { name: "vehicle", label: "Vehicle touched" },
 ];
 
-export const Counters = ({ noting }: { noting: ReturnType<typeof useAttemptDraft> }) => {
+interface Props {
+  noting: ReturnType<typeof useAttemptDraft>;
+  words: BerthWords;
+}
+
+/** What is counted here: in a bay there is no kerb to mount. */
+const countsAt = (words: BerthWords) =>
+  COUNTS.filter(({ name }) => name !== "mount" || words.edge === "kerb").map((count) =>
+    count.name === "kerb" ? { ...count, label: words.kerb_touches } : count,
+  );
+
+export const Counters = ({ noting, words }: Props) => {
   const { draft, change, undo, again, keep } = noting;
   const running = draft.runningSince !== null;
   const seconds = Math.floor(secondsOf(draft, useNow(running)));
@@ -43,7 +55,7 @@ export const Counters = ({ noting }: { noting: ReturnType<typeof useAttemptDraft
         </Button>
       </Paper>
       <Paper sx={{ p: 1.25, display: "grid", gap: 0.5 }}>
-        {COUNTS.map(({ name, label }) => (
+        {countsAt(words).map(({ name, label }) => (
           <Box key={name} sx={{ display: "flex", alignItems: "center" }}>
             <Box sx={{ flex: 1, fontSize: 15 }}>{label}</Box>
             <Button

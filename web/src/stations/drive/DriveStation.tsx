@@ -4,7 +4,8 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation, useNavigate } from "react-router";
 import { sheetQuery } from "../../api/queries";
-import { bodyOf, type MethodBody, type Sheet } from "../../api/types";
+import { bodyOf, type GroundBody, type MethodBody, type Sheet } from "../../api/types";
+import { berthWords } from "../../drawing/berth";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { Counters } from "./Counters";
@@ -54,7 +55,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
           <StepCard key={step.name} index={i} say={step.say} sheet={sheet} noting={noting} />
         ))}
       </Box>
-      <Counters noting={noting} />
+      <Counters noting={noting} words={berthWords(bodyOf<GroundBody>(sheet.ground).goal, method)} />
     </Box>
   );
 };

@@ -15,7 +15,10 @@ import { ReviseBar } from "../../shell/ReviseBar";
 import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
-import { GroundSlab } from "./GroundSlab";
+import { type BayChange, BayPanel } from "./BayPanel";
+import { BaySlab } from "./BaySlab";
+import { KerbSlab } from "./KerbSlab";
+import { NewPlace } from "./NewPlace";
 import { PlaceCheck } from "./PlaceCheck";
 
 const GroundStation = () => {
@@ -58,6 +61,10 @@ const useGround = (revision: Revision) => {
       change.mutate(async (body) =>
         dataOf(await api.POST("/api/grounds/behind", { body: { body, gap_m } })),
       ),
+    bay: (part: BayChange) =>
+      change.mutate(async (body) =>
+        dataOf(await api.POST("/api/grounds/bay", { body: { body, ...part } })),
+      ),
     turn: () =>
       change.mutate(async (body) =>
         dataOf(await api.POST("/api/grounds/side", { body: { body } })),
@@ -66,7 +73,7 @@ const useGround = (revision: Revision) => {
 };
 
 const Place = ({ revision }: { revision: Revision }) => {
-  const { draft, measured, error, adjust, behind, turn } = useGround(revision);
+  const { draft, measured, error, adjust, behind, bay, turn } = useGround(revision);
   const readOnly = useRole() === "learner";
   const ground = draft.body;
   if (measured.isPending) return <Waiting what="Measuring the place" />;
@@ -85,9 +92,12 @@ const Place = ({ revision }: { revision: Revision }) => {
       onCommit={set(measure)}
     />
   );
+  const { goal } = ground;
+  const Drawn = goal.kind === "bay" ? BaySlab : KerbSlab;
+  const edge = goal.kind === "bay" ? "Bay" : "Kerb";
   return (
     <Columns least={560}>
-      <GroundSlab ground={ground} measures={measures} readOnly={readOnly} onMeasure={adjust} />
+      <Drawn ground={ground} measures={measures} readOnly={readOnly} onMeasure={adjust} />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
         {error && <Alert severity="error">{error.message}</Alert>}
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
@@ -97,13 +107,15 @@ const Place = ({ revision }: { revision: Revision }) => {
             fullWidth
             value={ground.side}
             disabled={readOnly}
-            aria-label="Kerb"
+            aria-label={edge}
             onChange={(_, side) => side && side !== ground.side && turn()}
           >
-            <ToggleButton value="left">Kerb left</ToggleButton>
-            <ToggleButton value="right">Kerb right</ToggleButton>
+            <ToggleButton value="left">{edge} left</ToggleButton>
+            <ToggleButton value="right">{edge} right</ToggleButton>
           </ToggleButtonGroup>
-          {ground.goal.behind === null ? (
+          {goal.kind === "bay" ? (
+            <BayPanel ground={ground} goal={goal} readOnly={readOnly} change={bay} />
+          ) : goal.behind === null ? (
             <Button variant="outlined" disabled={readOnly} onClick={() => behind(7.5)}>
               Park a vehicle behind
             </Button>
@@ -112,14 +124,25 @@ const Place = ({ revision }: { revision: Revision }) => {
               Take the one behind away
             </Button>
           )}
-          {field("road_width", "Road width")}
+          {goal.kind === "kerbside" && field("road_width", "Road width")}
         </Paper>
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <Typography variant="h2">Wanted at the end</Typography>
           <Box sx={{ display: "flex", gap: 1.5 }}>
-            {field("goal_kerb", "Wheels off the kerb", "cm")}
-            {field("goal_ahead", "To vehicle ahead")}
+            {goal.kind === "kerbside" ? (
+              <>
+                {field("goal_kerb", "Wheels off the kerb", "cm")}
+                {field("goal_ahead", "To vehicle ahead")}
+              </>
+            ) : (
+              field("goal_head", goal.head === "wheel stop" ? "Tyres to stop" : "To the head", "cm")
+            )}
           </Box>
+          {goal.kind === "bay" && (
+            <Typography sx={{ fontSize: 13 }} color="text.secondary">
+              Midway between the lines, in line with the bay.
+            </Typography>
+          )}
           <ReviseBar revision={revision} draft={draft as never} what="ground" />
         </Paper>
         <PlaceCheck
@@ -128,6 +151,7 @@ const Place = ({ revision }: { revision: Revision }) => {
           readOnly={readOnly}
           change={(part) => draft.edit({ ...ground, check: { ...ground.check, ...part } })}
         />
+        {!readOnly && <NewPlace />}
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
           Practise only where it is legal, quiet and clear of junctions, crossings and driveways. A
           parked vehicle may drive off in mid-attempt; one that stands askew or up on the kerb

@@ -3,12 +3,13 @@ import {
   bodyOf,
   type FinishSet,
   type GroundBody,
+  type Point,
   type Pose,
   type Sheet,
   type VehicleBody,
 } from "../../api/types";
 import { placed, useFrame } from "../../drawing/frame";
-import { KerbScene } from "../../drawing/KerbScene";
+import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { bodyCorners, noseX, rearOverhang } from "../../drawing/VehicleShape";
 import { ink } from "../../theme";
@@ -28,20 +29,35 @@ const meanOf = (poses: readonly Pose[]): Pose => {
   };
 };
 
+/** Both ends of a vehicle with room for others beside it. */
+const around = (ends: readonly Point[]) => {
+  const xs = ends.map(([x]) => x);
+  const ys = ends.map(([, y]) => y);
+  return {
+    left: Math.min(...xs) - 2.4,
+    right: Math.max(...xs) + 2.4,
+    bottom: Math.min(...ys) - 0.9,
+    top: Math.max(...ys) + 0.9,
+  };
+};
+
 export const FinishSlab = ({ sheet, finishes }: Props) => {
   const vehicle = bodyOf<VehicleBody>(sheet.vehicle);
   const ground = bodyOf<GroundBody>(sheet.ground);
   const away = ground.side === "left" ? -1 : 1;
   const { final } = sheet.plan;
-  const bounds = {
-    left: final.x_m - rearOverhang(vehicle) - 0.9,
-    right: final.x_m + noseX(vehicle) + (sheet.plan.finish.ahead_m ?? 1) + 0.8,
-    bottom: away < 0 ? -2.9 : -0.7,
-    top: away < 0 ? 0.7 : 2.9,
-  };
+  const bounds =
+    ground.goal.kind === "bay"
+      ? around([placed(final, [noseX(vehicle), 0]), placed(final, [-rearOverhang(vehicle), 0])])
+      : {
+          left: final.x_m - rearOverhang(vehicle) - 0.9,
+          right: final.x_m + noseX(vehicle) + (sheet.plan.finish.ahead_m ?? 1) + 0.8,
+          bottom: away < 0 ? -2.9 : -0.7,
+          top: away < 0 ? 0.7 : 2.9,
+        };
   return (
     <Slab bounds={bounds} label={`${finishes.counted} finishes on ${ground.name}, to scale`}>
-      <KerbScene ground={ground} />
+      <PlaceScene ground={ground} />
       <Marks vehicle={vehicle} plan={final} finishes={finishes} legend={away < 0} />
     </Slab>
   );

@@ -2,24 +2,38 @@
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import type { FinishSet } from "../../api/types";
+import type { BerthWords } from "../../drawing/berth";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 
 type Measure = FinishSet["measures"][number];
 
-const NAMES = { kerb_m: "Off the kerb", angle_deg: "Angle", ahead_m: "Gap ahead" } as const;
+/** What the three figures are called where the set was driven. */
+const namesFor = (words: BerthWords) => ({
+  kerb_m: `Off the ${words.edge}`,
+  angle_deg: "Angle",
+  ahead_m: words.ahead_m,
+  behind_m: words.behind_m,
+});
 const ENDS = {
   kerb_m: ["nearer", "farther"],
   angle_deg: ["nose out", "nose in"],
   ahead_m: ["shorter", "longer"],
+  behind_m: ["shorter", "longer"],
 } as const;
 
 const said = (m: Measure, value: number, units: Units) =>
   m.measure === "angle_deg" ? degrees(value, 1) : length(value, units);
 
-export const MeasureTable = ({ finishes }: { finishes: FinishSet }) => {
+interface Props {
+  finishes: FinishSet;
+  words: BerthWords;
+}
+
+export const MeasureTable = ({ finishes, words }: Props) => {
   const units = useUnits();
+  const names = namesFor(words);
   if (finishes.measures.length === 0)
     return <Paper sx={{ p: 2 }}>Bias and scatter are told from the second taped attempt on.</Paper>;
   return (
@@ -34,8 +48,8 @@ export const MeasureTable = ({ finishes }: { finishes: FinishSet }) => {
             gap: 1,
           }}
         >
-          <Box sx={{ fontWeight: 700 }}>{NAMES[m.measure]}</Box>
-          <Scale m={m} />
+          <Box sx={{ fontWeight: 700 }}>{names[m.measure]}</Box>
+          <Scale m={m} name={names[m.measure]} />
           <Box sx={{ fontSize: 14 }}>
             bias <strong>{said(m, m.bias, units)}</strong> ± {said(m, m.margin, units)} · scatter{" "}
             <strong>{said(m, m.scatter, units)}</strong>
@@ -50,7 +64,7 @@ export const MeasureTable = ({ finishes }: { finishes: FinishSet }) => {
   );
 };
 
-const Scale = ({ m }: { m: Measure }) => {
+const Scale = ({ m, name }: { m: Measure; name: string }) => {
   const reach = Math.max(Math.abs(m.bias) + Math.max(m.scatter, m.margin), 1e-6) * 1.25;
   const x = (value: number) => 160 + (value / reach) * 105;
   const [low, high] = ENDS[m.measure];
@@ -60,7 +74,7 @@ const Scale = ({ m }: { m: Measure }) => {
       width="100%"
       height={34}
       role="img"
-      aria-label={`${NAMES[m.measure]}: bias and scatter`}
+      aria-label={`${name}: bias and scatter`}
     >
       <rect
         x={x(m.bias - m.scatter)}

@@ -4,6 +4,8 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
 import { setsQuery, sheetQuery } from "../../api/queries";
+import { bodyOf, type GroundBody, type MethodBody } from "../../api/types";
+import { berthWords } from "../../drawing/berth";
 import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket } from "../../shell/useDocket";
@@ -32,6 +34,10 @@ const ShiftStation = () => {
       </Nothing>
     );
   if (!sheet.data || !current) return <Waiting what="Sorting the finishes" />;
+  const words = berthWords(
+    bodyOf<GroundBody>(sheet.data.ground).goal,
+    bodyOf<MethodBody>(sheet.data.method),
+  );
   return (
     <Columns side={360} least={620}>
       <Box
@@ -43,7 +49,7 @@ const ShiftStation = () => {
         }}
       >
         <FinishSlab sheet={sheet.data} finishes={current} />
-        <MeasureTable finishes={current} />
+        <MeasureTable words={words} finishes={current} />
       </Box>
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
         <AdviceCard sheet={sheet.data} finishes={current} />

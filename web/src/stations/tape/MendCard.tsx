@@ -7,6 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { api, dataOf } from "../../api/client";
 import type { Attempt, Mend, Readings } from "../../api/types";
+import type { BerthWords } from "../../drawing/berth";
 import { length, roughly } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -32,9 +33,10 @@ interface Props {
   mend: ReturnType<typeof useMend>;
   wanted: boolean;
   ask: (wanted: boolean) => void;
+  words: BerthWords;
 }
 
-export const MendCard = ({ mend, wanted, ask }: Props) => {
+export const MendCard = ({ mend, wanted, ask, words }: Props) => {
   if (!wanted)
     return (
       <Button variant="outlined" sx={{ minHeight: 48 }} onClick={() => ask(true)}>
@@ -59,12 +61,12 @@ export const MendCard = ({ mend, wanted, ask }: Props) => {
           and begin again: that is not giving up.
         </Alert>
       )}
-      {mend.data && <Steps mend={mend.data} />}
+      {mend.data && <Steps mend={mend.data} words={words} />}
     </Paper>
   );
 };
 
-const Steps = ({ mend }: { mend: Mend }) => {
+const Steps = ({ mend, words }: { mend: Mend; words: BerthWords }) => {
   const units = useUnits();
   return (
     <>
@@ -79,7 +81,7 @@ const Steps = ({ mend }: { mend: Mend }) => {
           ))}
       </Box>
       <Box sx={{ fontSize: 14 }}>
-        It ends {length(mend.finish.kerb_front_m, units)} from the kerb in front and{" "}
+        It ends {length(mend.finish.kerb_front_m, units)} from the {words.edge} in front and{" "}
         {length(mend.finish.kerb_rear_m, units)} behind.
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 1 }}>

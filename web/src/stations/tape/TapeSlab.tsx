@@ -3,16 +3,18 @@ import {
   bodyOf,
   type GroundBody,
   type Mend,
+  type MethodBody,
   type Metres,
   type Point,
   type Pose,
   type Sheet,
   type VehicleBody,
 } from "../../api/types";
+import { berthOf, berthWords, endsOf } from "../../drawing/berth";
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
-import { KerbScene } from "../../drawing/KerbScene";
 import { Pin } from "../../drawing/Pin";
+import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { LengthField } from "../../shell/LengthField";
@@ -32,24 +34,26 @@ interface Props {
 export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, onRead }: Props) => {
   const vehicle = bodyOf<VehicleBody>(sheet.vehicle);
   const ground = bodyOf<GroundBody>(sheet.ground);
+  const method = bodyOf<MethodBody>(sheet.method);
   const away = ground.side === "left" ? -1 : 1;
+  const berth = berthOf(ground, method);
+  const words = berthWords(ground.goal, method);
   const drawn = pose ?? sheet.plan.final;
-  const ahead = ground.obstacles.find((o) => o.name === ground.goal.ahead);
-  const behind = ground.obstacles.find((o) => o.name === ground.goal.behind);
-  const tail = Math.min(...(ahead?.polygon_m.map(([x]) => x) ?? [0]));
-  const nose = placed(drawn, [noseX(vehicle), 0]);
-  const end = placed(drawn, [-rearOverhang(vehicle), 0]);
+  const held = endsOf(berth, vehicle);
+  const nose = placed(drawn, held.front);
+  const end = placed(drawn, held.rear);
   const hub = (x: Metres, track: Metres): Point =>
     placed(drawn, [x, (-away * (track + vehicle.tyre_width_m)) / 2]);
   const rear = hub(0, vehicle.track_rear_m);
   const front = hub(vehicle.wheelbase_m, vehicle.track_front_m);
-  const xs = mend ? mend.path.map((p) => p.x_m) : [];
-  const bounds = {
-    left: Math.min(end[0], ...xs.map((x) => x - rearOverhang(vehicle))) - 1.6,
-    right: Math.max(tail, nose[0], ...xs.map((x) => x + noseX(vehicle))) + 1.6,
-    bottom: away < 0 ? -3.4 : -1.9,
-    top: away < 0 ? 1.9 : 3.4,
-  };
+  const ahead = berth.ahead?.(nose) ?? nose;
+  const behind = berth.behind?.(end) ?? end;
+  const bounds = boundsOf(ground, [
+    ...[noseX(vehicle), -rearOverhang(vehicle)].map((x) => placed(drawn, [x, 0])),
+    ahead,
+    behind,
+    ...mendReach(mend, vehicle),
+  ]);
   const field = (
     name: keyof TypedReadings,
     label: string,
@@ -70,40 +74,82 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, on
       />
     </Pin>
   );
-  const shut = (x: Metres): Point => [x, -away * 0.95];
-  const lane = away * 2.5;
+  // Fields stand clear of the vehicle: past the edge, and out on its free side.
+  const shut = (p: Point): Point => step(berth.edge(p), berth.away, -0.95);
+  const lane = (p: Point, q: Point): Point => step(mid(p, q), berth.away, 2.4);
   return (
     <Slab
       bounds={bounds}
       label="Where it ended, to scale"
       overlay={
         <>
-          {field("kerb_rear_m", "Rear wheel to kerb", shut(rear[0]), "cm")}
-          {field("kerb_front_m", "Front wheel to kerb", shut(front[0]), "cm")}
-          {field("ahead_m", "Gap ahead", [(nose[0] + tail) / 2, lane], "m", true)}
-          {behind && field("behind_m", "Gap behind", [end[0] - 0.8, lane], "m", true)}
+          {field("kerb_rear_m", words.kerb_rear_m, shut(rear), "cm")}
+          {field("kerb_front_m", words.kerb_front_m, shut(front), "cm")}
+          {field("ahead_m", words.ahead_m, lane(nose, ahead), "m", true)}
+          {berth.behind && field("behind_m", words.behind_m, lane(end, behind), "m", true)}
         </>
       }
     >
-      <KerbScene ground={ground} />
+      <PlaceScene ground={ground} />
       {pose && <VehicleShape vehicle={vehicle} pose={sheet.plan.final} look="ghost" />}
       <g opacity={pose ? 1 : 0.35}>
         <VehicleShape vehicle={vehicle} pose={drawn} look={pose ? "final" : "ghost"} />
       </g>
       {mend && <MendPath mend={mend} vehicle={vehicle} />}
-      <Dimension from={rear} to={[rear[0], 0]} />
-      <Dimension from={front} to={[front[0], 0]} />
-      <Dimension from={[nose[0], lane * 0.78]} to={[tail, lane * 0.78]} />
+      <Dimension from={rear} to={berth.edge(rear)} />
+      <Dimension from={front} to={berth.edge(front)} />
+      {[berth.ahead && ([nose, ahead] as const), berth.behind && ([end, behind] as const)].map(
+        (line) =>
+          line && (
+            <Dimension
+              key={`${line[0]}`}
+              from={step(line[0], berth.away, 1.9)}
+              to={step(line[1], berth.away, 1.9)}
+            />
+          ),
+      )}
       <text x={12} y={away < 0 ? "96%" : "6%"} fill="#fff" fontSize={13}>
         {pose
           ? alongKnown
             ? "Solid: as taped. Outline: as planned."
-            : "Solid: as taped; its place along the kerb is assumed, no gap was taped. Outline: as planned."
+            : "Solid: as taped; its place along is assumed, no gap was taped. Outline: as planned."
           : "Outline: as planned. Nothing taped yet."}
         {mend && " Coral: put right."}
       </text>
     </Slab>
   );
+};
+
+const step = ([x, y]: Point, [dx, dy]: Point, metres: Metres): Point => [
+  x + dx * metres,
+  y + dy * metres,
+];
+const mid = (p: Point, q: Point): Point => [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2];
+
+const mendReach = (mend: Mend | null, vehicle: VehicleBody): Point[] =>
+  (mend?.path ?? []).flatMap((p) => [
+    placed(p, [noseX(vehicle), 0]),
+    placed(p, [-rearOverhang(vehicle), 0]),
+  ]);
+
+/** Room for the vehicle, what it stands between, and the fields beside it. */
+const boundsOf = (ground: GroundBody, points: readonly Point[]) => {
+  const away = ground.side === "left" ? -1 : 1;
+  const xs = points.map(([x]) => x);
+  const ys = points.map(([, y]) => y);
+  if (ground.goal.kind === "bay")
+    return {
+      left: Math.min(...xs) - 3.6,
+      right: Math.max(...xs) + 3.6,
+      bottom: Math.min(...ys) - 0.9,
+      top: Math.max(...ys) + 0.9,
+    };
+  return {
+    left: Math.min(...xs) - 1.6,
+    right: Math.max(...xs) + 1.6,
+    bottom: away < 0 ? -3.4 : -1.9,
+    top: away < 0 ? 1.9 : 3.4,
+  };
 };
 
 /** Where the mend rolls the rear axle, and how the vehicle stands after it. */

@@ -7,7 +7,16 @@ import { useState } from "react";
 import { Link, useLocation } from "react-router";
 import { ApiError, api, dataOf } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
-import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
+import {
+  type Attempt,
+  bodyOf,
+  type GroundBody,
+  type MethodBody,
+  type Readings,
+  type Sheet,
+  type Tape,
+} from "../../api/types";
+import { type BerthWords, berthWords } from "../../drawing/berth";
 import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
@@ -57,9 +66,9 @@ const TapeStation = () => {
 };
 
 /** The server names the reading by its field; the person knows it by its label. */
-const inWords = (error: Error): string =>
+const inWords = (error: Error, words: BerthWords): string =>
   error instanceof ApiError && error.field
-    ? `${measureName(error.field)}: ${error.problem}`
+    ? `${measureName(error.field, words)}: ${error.problem}`
     : error.message;
 
 interface Props {
@@ -83,6 +92,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
     null,
   );
   const typed = draft ?? kept;
+  const words = berthWords(bodyOf<GroundBody>(sheet.ground).goal, bodyOf<MethodBody>(sheet.method));
   const readings = complete(typed);
   const path = { attempt_id: attempt.id };
   const preview = useQuery({
@@ -142,16 +152,16 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
       />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
         <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
-        {error && <Alert severity="error">{inWords(error)}</Alert>}
+        {error && <Alert severity="error">{inWords(error, words)}</Alert>}
         {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
-          <MendCard mend={mend} wanted={mending} ask={setMending} />
+          <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
         )}
         {tape ? (
-          <VerdictCard tape={tape} standard={sheet.standard} />
+          <VerdictCard tape={tape} standard={sheet.standard} words={words} />
         ) : (
           <Alert severity="info" role="note">
-            Type both kerb readings on the drawing; the gap ahead makes the place along the kerb
-            sure.
+            Type both readings to the {words.edge} on the drawing; a gap ahead or behind makes the
+            place along it sure.
           </Alert>
         )}
         {!readOnly && (

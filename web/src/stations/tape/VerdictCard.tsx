@@ -3,6 +3,7 @@ import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { bodyOf, type Finding, type Revision, type StandardBody, type Tape } from "../../api/types";
+import type { BerthWords } from "../../drawing/berth";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -33,7 +34,8 @@ const HEADLINES: Record<Tape["verdict"]["outcome"], string> = {
 
 const GRADES = { small: "small fault", serious: "serious", ends: "ends the test" } as const;
 
-export const measureName = (measure: string): string => NAMES[measure] ?? measure;
+export const measureName = (measure: string, words?: BerthWords): string =>
+  words?.[measure as keyof BerthWords] ?? NAMES[measure] ?? measure;
 
 export const figure = (measure: string, value: number | null, units: Units): string => {
   if (value === null) return "not taped";
@@ -55,7 +57,13 @@ export const limitText = (
   return low === null ? "" : `at least ${figure(measure, low, units)}`;
 };
 
-export const VerdictCard = ({ tape, standard }: { tape: Tape; standard: Revision }) => {
+interface Props {
+  tape: Tape;
+  standard: Revision;
+  words: BerthWords;
+}
+
+export const VerdictCard = ({ tape, standard, words }: Props) => {
   const units = useUnits();
   const { verdict } = tape;
   const body = bodyOf<StandardBody>(standard);
@@ -74,7 +82,7 @@ export const VerdictCard = ({ tape, standard }: { tape: Tape; standard: Revision
           {verdict.findings
             .filter((f) => f.value !== null || f.measure === "ahead_m")
             .map((finding) => (
-              <Row key={finding.measure} finding={finding} units={units} />
+              <Row key={finding.measure} finding={finding} units={units} words={words} />
             ))}
         </tbody>
       </Box>
@@ -86,12 +94,18 @@ export const VerdictCard = ({ tape, standard }: { tape: Tape; standard: Revision
   );
 };
 
-const Row = ({ finding, units }: { finding: Finding; units: Units }) => {
+interface RowProps {
+  finding: Finding;
+  units: Units;
+  words: BerthWords;
+}
+
+const Row = ({ finding, units, words }: RowProps) => {
   const limit = finding.small ?? finding.serious ?? finding.ends;
   return (
     <Box component="tr" sx={{ "& td": { borderTop: `1px solid ${ink.line}`, py: 0.5 } }}>
       <td>
-        {measureName(finding.measure)}
+        {measureName(finding.measure, words)}
         {finding.grade && (
           <Box component="strong" sx={{ color: ink.coralText, display: "block", fontSize: 13 }}>
             ▲ {GRADES[finding.grade]}

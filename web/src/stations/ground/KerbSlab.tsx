@@ -1,4 +1,4 @@
-/** The place on the slab: fields on its dimension lines, handles on what can be moved. */
+/** A kerb on the slab: fields on its dimension lines, handles on what can be moved. */
 import type { GroundBody, Metres, Point } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { DragHandle } from "../../drawing/DragHandle";
@@ -7,7 +7,7 @@ import { Pin } from "../../drawing/Pin";
 import { Slab } from "../../drawing/Slab";
 import { LengthField } from "../../shell/LengthField";
 
-interface Props {
+export interface Props {
   ground: GroundBody;
   measures: Record<string, Metres>;
   readOnly: boolean;
@@ -32,11 +32,12 @@ const boxOf = (points: readonly Point[], away: number): Box2 => {
   };
 };
 
-export const GroundSlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
+export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
   const away = ground.side === "left" ? -1 : 1;
   const find = (name: string | null) => ground.obstacles.find((o) => o.name === name);
-  const ahead = find(ground.goal.ahead);
-  const behind = find(ground.goal.behind);
+  const { goal } = ground;
+  const ahead = goal.kind === "kerbside" ? find(goal.ahead) : undefined;
+  const behind = goal.kind === "kerbside" ? find(goal.behind) : undefined;
   if (!ahead) return null;
   const a = boxOf(ahead.polygon_m, away);
   const b = behind && boxOf(behind.polygon_m, away);

@@ -1,0 +1,103 @@
+"""Leaving again: how far straight before any steering, so that nothing is met on the way out."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from faircorner.cues.fit import LEAST_SPARE
+from faircorner.errors import InputError
+from faircorner.ground import Ground
+from faircorner.motion import Leg, clearance, drive, tyre_clearance
+from faircorner.plane import Bools, Floats, mirrored, to_site
+from faircorner.vehicle import Vehicle
+
+__all__ = ["WAY_OUT_RATE", "Leaving", "leave"]
+
+# Assumed of the hands on the way out: turns of the wheel for each metre rolled.
+WAY_OUT_RATE = 2.0
+# Straight stretches tried, m, and how far apart poses are looked at.
+_MOST, _STEP, _SAMPLE = 9.0, 0.05, 0.10
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Leaving:
+    """One way out: straight in a gear, then full lock to one side in `then`.
+
+    straight : least m to roll straight first, to 5 cm; None where no stretch does in one go
+    """
+
+    way: Literal["left", "right"]
+    gear: Literal["forward", "reverse"]
+    then: Literal["forward", "reverse"]
+    straight: float | None
+
+
+def leave(vehicle: Vehicle, ground: Ground, pose: Floats) -> tuple[Leaving, ...]:
+    """Ways out of where the vehicle stands: both sides of a bay, or away from a kerb.
+
+    pose : (3,), in the site's own frame; ground as its method ends there (`suited`)
+    From a bay the vehicle rolls out the way it came; from the kerb it backs first, then drives
+    out. Everything is passed with 5 cm or more. Raises InputError for a pose that is no number.
+    """
+    if not np.isfinite(pose).all():
+        raise InputError("pose", "must be three numbers")
+    left = ground.side == "left"
+    car = vehicle if left else vehicle.mirrored()
+    place, start = ground.kerb_on_left(), pose if left else mirrored(pose)
+    if place.has_kerb:
+        ways: tuple[tuple[int, int, int], ...] = ((-1, -1, 1),)
+    else:
+        gear = 1 if place.berth.along == "behind" else -1
+        ways = ((1, gear, gear), (-1, gear, gear))
+    return tuple(
+        Leaving(
+            way="left" if (side > 0) == left else "right",
+            gear=_gear(gear),
+            then=_gear(then),
+            straight=_least(car, place, start, side, gear, then),
+        )
+        for side, gear, then in ways
+    )
+
+
+def _gear(direction: int) -> Literal["forward", "reverse"]:
+    return "forward" if direction > 0 else "reverse"
+
+
+def _least(
+    vehicle: Vehicle, ground: Ground, start: Floats, side: int, gear: int, then: int
+) -> float | None:
+    """The shortest straight stretch (m) after which full lock clears everything."""
+    straight = np.arange(0.0, _MOST, _STEP)
+    count = len(straight)
+    lock = side * vehicle.steering.lock_turns
+    radius = 1 / abs(float(vehicle.steering.curvature(lock)))
+    # A quarter turn brings it along an aisle; half of that brings the nose past one parked ahead.
+    turned = radius * np.pi / (4 if ground.has_kerb else 2) + vehicle.steering.lock_turns
+    legs = [
+        Leg(direction=gear, turns=np.zeros(count), metres=straight, rate=np.full(count, np.inf)),
+        Leg(
+            direction=then,
+            turns=np.full(count, lock),
+            metres=np.full(count, turned),
+            rate=np.full(count, WAY_OUT_RATE),
+        ),
+    ]
+    poses = drive(
+        vehicle.steering, np.tile(start, (count, 1)), np.zeros(count), legs, sample=_SAMPLE
+    ).poses
+    good = _clear(vehicle, ground, poses)
+    return float(straight[good.argmax()]) if good.any() else None
+
+
+def _clear(vehicle: Vehicle, ground: Ground, poses: Floats) -> Bools:
+    """Which attempts pass everything with room to spare, and stay on the road or aisle."""
+    across = to_site(poses, vehicle.outline()[0])[..., 1]
+    good = across.min(axis=(1, 2)) + ground.road_width > 0
+    for obstacle in ground.obstacles:
+        pieces = vehicle.tyre_pieces() if obstacle.kind == "wheel stop" else vehicle.outline()
+        good &= clearance(poses, pieces, obstacle.polygon).metres >= LEAST_SPARE
+    if ground.has_kerb:
+        good &= tyre_clearance(poses, vehicle.tyres()).metres >= 0
+    return np.asarray(good)

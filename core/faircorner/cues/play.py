@@ -1,0 +1,59 @@
+"""What follows from acting at one call early or late, the later steps reacting."""
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from faircorner.cues.fit import FINE, settings_for
+from faircorner.cues.method import Method
+from faircorner.cues.outcome import attempt
+from faircorner.cues.plan import Options, prepare
+from faircorner.cues.windows import breakage
+from faircorner.errors import InputError
+from faircorner.ground import Finish, Ground
+from faircorner.motion import Track
+from faircorner.plane import mirrored
+from faircorner.vehicle import Vehicle
+
+__all__ = ["Played", "play"]
+
+# A call is played this far early or late at most, m.
+_REACH = 2.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Played:
+    """One attempt with one call displaced. Poses are in the site's own frame.
+
+    breaks : what goes wrong first, in a clause; empty when nothing is met
+    """
+
+    track: Track
+    finish: Finish
+    breaks: str
+
+
+def play(
+    vehicle: Vehicle, ground: Ground, method: Method, options: Options, values: dict[str, float],
+    *, call: int, by: float,
+) -> Played:  # fmt: skip
+    """Drive a plan with one call displaced.
+
+    values : every figure of the plan by name, SI; call : its number, from 1; by : m late,
+    negative early
+    Raises InputError for a call the method does not have, and for more than 2 m.
+    """
+    if not 1 <= call < len(method.steps):
+        raise InputError("call", f"there is no call {call}; calls are 1 to {len(method.steps) - 1}")
+    if not abs(by) <= _REACH:
+        raise InputError("by_m", f"must be within {_REACH:g} m, got {by:g}")
+    case, given = prepare(vehicle, ground, method, (), options)
+    late = np.zeros((1, len(method.steps)))
+    late[0, call - 1] = by
+    figures = np.array([[values[u.name] for u in method.unknowns]])
+    settings = settings_for(figures, given, len(method.steps), late)
+    outcome = attempt(case, settings, sample=FINE)
+    track = outcome.track
+    if ground.side == "right":
+        track = replace(track, poses=mirrored(track.poses), turns=-track.turns)
+    return Played(track=track, finish=outcome.finish, breaks=breakage(case, outcome, 0))

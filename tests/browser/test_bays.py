@@ -1,0 +1,108 @@
+"""Bays, from a new place to a moved cue; leaning, on the right, in feet and inches."""
+
+import re
+
+from playwright.sync_api import expect
+
+from server.documents.models import Revision
+from tests.browser.steps import TEODOR, choose, field, sign_in, station, type_length
+from tests.browser.test_schools import pick_school
+
+
+def drawing(page, name):
+    return page.get_by_role("img", name=re.compile(name))
+
+
+def test_a_new_bay_is_made_changed_and_driven(page):
+    sign_in(page)
+    choose(page, "Learner", "Yara Quill")
+    station(page, "Ground")
+    page.get_by_label("Name of a new place").fill("Ropewalk yard")
+    page.get_by_role("button", name="New bay").click()
+    expect(page.get_by_role("button", name="Ground: Ropewalk yard")).to_be_visible()
+    # The method and the standard of a kerb make room for those of a bay.
+    expect(page.get_by_role("button", name=re.compile("^Method: .* bay$"))).to_be_visible()
+    expect(page.get_by_role("button", name="Judged by: Ostrel bay test")).to_be_visible()
+    type_length(page, "Aisle", "7.2")
+    page.get_by_role("textbox", name="Angle, °").fill("60")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("made for nose in")).to_be_visible()
+    page.get_by_role("button", name="wall", exact=True).click()
+    expect(page.get_by_role("button", name="wall", exact=True)).to_have_attribute(
+        "aria-pressed", "true"
+    )
+    page.get_by_role("button", name="Empty the bay beyond").click()
+    expect(page.get_by_role("button", name="Park one in the bay beyond")).to_be_visible()
+    expect(field(page, "Off the line")).to_have_count(1)
+    page.get_by_role("button", name=re.compile("^Save ground")).click()
+    expect(page.get_by_text(re.compile("^Ground: revision 2"))).to_be_visible()
+    kept = Revision.objects.get(document__kind="ground", number=2, body__name="Ropewalk yard").body
+    assert kept["goal"]["angle_deg"] == 60
+    assert [o["name"] for o in kept["obstacles"]] == ["neighbour before", "wall"]
+    pick_school(page, "Full-lock forward bay")
+    station(page, "Cues")
+    expect(page.get_by_role("button", name="Use this sheet and drive")).to_be_enabled()
+    expect(drawing(page, "Plan of the manoeuvre, Ropewalk yard")).to_contain_text(
+        "neighbour before"
+    )
+    expect(page.get_by_role("region", name="How near it passes")).to_contain_text(
+        "body to the wall"
+    )
+    leaving = page.get_by_role("region", name="Leaving again")
+    expect(leaving).to_contain_text(
+        re.compile(r"Back .* straight before any wheel, then full lock")
+    )
+    # Nothing is asked about a kerb where there is none.
+    expect(page.get_by_role("slider", name="Finish off the kerb")).to_have_count(0)
+
+
+def test_an_angle_out_of_reason_is_told_and_changes_nothing(page):
+    sign_in(page)
+    choose(page, "Ground", "Harbour car park")
+    station(page, "Ground")
+    page.get_by_role("textbox", name="Angle, °").fill("5")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("angle_deg: must be between 30 and 150")
+    expect(page.get_by_text(re.compile("^Ground: revision 1"))).to_be_visible()
+
+
+def test_a_school_of_the_kerb_brings_a_kerb_along(page):
+    sign_in(page)
+    choose(page, "Learner", "Odile Marn")
+    expect(page.get_by_role("button", name="Method: Full-lock reverse bay")).to_be_visible()
+    pick_school(page, "Lock to lock reverse park")
+    expect(drawing(page, "Plan of the manoeuvre")).to_contain_text("footpath")
+    expect(page.get_by_role("button", name="Judged by: Ostrel car test")).to_be_visible()
+
+
+def test_the_hidden_bias_into_a_bay_is_found_and_the_cue_moved(page):
+    sign_in(page)
+    choose(page, "Learner", "Odile Marn")
+    expect(drawing(page, "Plan of the manoeuvre, Harbour")).to_be_visible()
+    station(page, "Tape")
+    expect(field(page, "Tail to head line")).to_have_value(re.compile(r"^[23]\d cm$"))
+    type_length(page, "Rear wheel to line", "90")
+    type_length(page, "Front wheel to line", "88")
+    verdict = page.get_by_role("status", name="Verdict")
+    expect(verdict).to_contain_text("Rear wheel to line")
+    expect(verdict).to_contain_text("small fault")
+    page.get_by_role("button", name="How to put it right").click()
+    expect(page.get_by_text("bay's line, ").first).to_be_visible()
+    station(page, "Shift")
+    advice = page.get_by_role("region", name="Advice")
+    expect(advice).to_contain_text(re.compile("Move call 1: (15|20) cm earlier"))
+    expect(page.get_by_role("img", name="Tail to head line: bias and scatter")).to_be_visible()
+
+
+def test_a_leaning_bay_on_the_right_is_taped_in_feet_and_inches(page):
+    sign_in(page, TEODOR)
+    choose(page, "Learner", "Gerd Walsh")
+    expect(drawing(page, "Plan of the manoeuvre, Kiln yard")).to_contain_text(" ft ")
+    station(page, "Ground")
+    expect(page.get_by_role("button", name="Bay right")).to_have_attribute("aria-pressed", "true")
+    station(page, "Drive")
+    expect(page.get_by_text("Line or stop touched")).to_be_visible()
+    expect(page.get_by_text("Kerb mounted")).to_have_count(0)
+    station(page, "Tape")
+    expect(field(page, "Tyres to stop")).to_have_value(re.compile("in$"))
+    expect(page.get_by_role("status", name="Verdict")).to_contain_text("Tyres to stop")

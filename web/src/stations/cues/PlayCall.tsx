@@ -1,0 +1,71 @@
+/** Acting at a call early or late, and what follows from it: played on the slab. */
+import Box from "@mui/material/Box";
+import Paper from "@mui/material/Paper";
+import Slider from "@mui/material/Slider";
+import Typography from "@mui/material/Typography";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { playQuery } from "../../api/queries";
+import type { Call, Docket, Metres, PlanOptions, Played } from "../../api/types";
+import type { BerthWords } from "../../drawing/berth";
+import { degrees, length, type Units } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+
+/** The plan driven with one call displaced; nothing while it comes on time. */
+export const usePlayed = (docket: Docket, options: PlanOptions, call: number, by: Metres) => {
+  const played = useQuery({
+    ...playQuery(docket, options, call, by),
+    placeholderData: keepPreviousData,
+  });
+  return by === 0 ? null : (played.data ?? null);
+};
+
+const shiftOf = (by: Metres, units: Units) =>
+  by === 0 ? "on time" : `${length(Math.abs(by), units)} ${by < 0 ? "early" : "late"}`;
+
+const ended = (played: Played, words: BerthWords, units: Units): string => {
+  const { finish, breaks } = played;
+  if (breaks) return `Then ${breaks}.`;
+  const angle = degrees(Math.abs(finish.angle_deg ?? 0), 1);
+  return `It ends ${length(finish.kerb_front_m, units)} from the ${words.edge} in front, ${length(finish.kerb_rear_m, units)} behind, ${angle} off parallel.`;
+};
+
+interface Props {
+  call: Call;
+  by: Metres;
+  played: Played | null;
+  words: BerthWords;
+  change: (by: Metres) => void;
+}
+
+export const PlayCall = ({ call, by, played, words, change }: Props) => {
+  const units = useUnits();
+  return (
+    <Paper component="section" aria-label="What if" sx={{ p: 1.5, flexShrink: 0 }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline" }}>
+        <Typography variant="h2">What if call {call.number} comes…</Typography>
+        <Box component="strong" sx={{ color: by < 0 ? ink.ochre : by > 0 ? ink.plum : ink.ink }}>
+          {shiftOf(by, units)}
+        </Box>
+      </Box>
+      <Slider
+        size="small"
+        aria-label="Early or late"
+        value={by}
+        min={-1}
+        max={1}
+        step={0.05}
+        marks={[{ value: 0 }]}
+        track={false}
+        getAriaValueText={(value) => shiftOf(value, units)}
+        onChange={(_, value) => change(value)}
+        sx={{ py: 1.2, display: "block", "& .MuiSlider-thumb": { width: 20, height: 20 } }}
+      />
+      <Box role="status" sx={{ fontSize: 14, minHeight: 42 }}>
+        {played
+          ? ended(played, words, units)
+          : "Move it to see on the plan what follows, the later calls reacting."}
+      </Box>
+    </Paper>
+  );
+};

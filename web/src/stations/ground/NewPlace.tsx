@@ -1,0 +1,60 @@
+/** A new place to practise, laid out with ordinary measures and changed from there. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import TextField from "@mui/material/TextField";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, dataOf } from "../../api/client";
+import { useChangeDocket, useSchool } from "../../shell/useDocket";
+
+const KINDS = { kerbside: "New kerb", bay: "New bay" } as const;
+type Kind = keyof typeof KINDS;
+
+export const NewPlace = () => {
+  const client = useQueryClient();
+  const { keeps } = useSchool();
+  const change = useChangeDocket();
+  const [name, setName] = useState("");
+  const make = useMutation({
+    mutationFn: async (kind: Kind) => {
+      const side = keeps === "right" ? ("right" as const) : ("left" as const);
+      const laid = dataOf(
+        await api.POST("/api/grounds/new", { body: { name: name.trim(), kind, side } }),
+      );
+      return dataOf(
+        await api.POST("/api/documents", { body: { kind: "ground", body: laid.body as never } }),
+      );
+    },
+    onSuccess: async (made) => {
+      setName("");
+      await client.invalidateQueries({ queryKey: ["documents"] });
+      change({ ground: made.document_id }, ["method", "standard"]);
+    },
+  });
+  return (
+    <Paper component="section" aria-label="A new place" sx={{ p: 2, display: "grid", gap: 1 }}>
+      <TextField
+        size="small"
+        label="Name of a new place"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <Box sx={{ display: "flex", gap: 1 }}>
+        {(Object.keys(KINDS) as Kind[]).map((kind) => (
+          <Button
+            key={kind}
+            variant="outlined"
+            sx={{ flex: 1 }}
+            disabled={!name.trim() || make.isPending}
+            onClick={() => make.mutate(kind)}
+          >
+            {KINDS[kind]}
+          </Button>
+        ))}
+      </Box>
+      {make.error && <Alert severity="error">{make.error.message}</Alert>}
+    </Paper>
+  );
+};
