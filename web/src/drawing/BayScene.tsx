@@ -48,7 +48,7 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
           </path>
         ),
       )}
-      {(beyond - far) * away > 0.3 && (
+      {(beyond - far) * away * frame.scale > 18 && (
         <text x={12} y={away < 0 ? frame.height - 10 : 18} fill={ink.ink} fontSize={13}>
           far side of the aisle
         </text>

@@ -133,6 +133,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
               method={method}
             />
           )}
+          <CallList plan={shown} method={method} active={active} onCall={setActive} />
           {call && shown.feasible && !draft.changed && (
             <PlayCall
               call={call}
@@ -142,7 +143,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
               change={(metres) => setMoved({ call: active, by: metres })}
             />
           )}
-          <CallList plan={shown} method={method} active={active} onCall={setActive} />
           {teaches && !editing && (
             <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setEditing(true)}>
               Change this school
