@@ -1,11 +1,10 @@
 """Attempts: kept once, taped, judged by the core."""
 
 from datetime import datetime
-from math import degrees, radians
+from math import degrees
 from typing import Any
 from uuid import UUID
 
-import numpy as np
 from django.db import transaction
 from faircorner.cues import mend, suited
 from faircorner.documents import read_document, verdict_document
@@ -18,6 +17,7 @@ from faircorner.vehicle import Vehicle
 from server.errors import Stale
 from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet
+from server.planning.services import final_pose
 from server.schools.models import Member, Role, School
 
 __all__ = [
@@ -99,19 +99,13 @@ def _judged_by(sheet: CueSheet) -> tuple[Vehicle, Ground, Standard]:
     )
 
 
-def _final(sheet: CueSheet) -> np.ndarray:
-    """Where the plan ends, (3,) in SI."""
-    final = sheet.plan["final"]
-    return np.array([final["x_m"], final["y_m"], radians(final["heading_deg"])])
-
-
 def _located(sheet: CueSheet, readings: dict[str, float | None]) -> TapedPose:
     vehicle, ground, _ = _judged_by(sheet)
     return locate(
         vehicle,
         ground,
         Readings(**{name.removesuffix("_m"): value for name, value in readings.items()}),
-        assumed=_final(sheet),
+        assumed=final_pose(sheet.plan),
     )
 
 

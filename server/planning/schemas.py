@@ -173,7 +173,7 @@ class PlanOut(Schema):
     finish: FinishOut
     clearance: list[ClearanceOut]
     overhang: OverhangOut
-    spare_m: float
+    spare_m: float | None
     figures: dict[str, float]
     set: SetFigures
     calls: list[CallOut]

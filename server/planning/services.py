@@ -43,6 +43,7 @@ __all__ = [
     "compute_play",
     "compute_remedy",
     "current",
+    "final_pose",
     "make_sheet",
     "revisions_of",
     "scene_of",
@@ -138,6 +139,12 @@ def compute_least_gap(revisions: dict[str, Revision], options: dict[str, Any]) -
     return found
 
 
+def final_pose(plan: dict[str, Any]) -> np.ndarray:
+    """Where a plan's document says that it ends, (3,) in m and rad."""
+    final = plan["final"]
+    return np.array([final["x_m"], final["y_m"], radians(final["heading_deg"])])
+
+
 def compute_play(
     revisions: dict[str, Revision], options: dict[str, Any], *, call: int, by_m: float
 ) -> dict[str, Any]:
@@ -159,9 +166,8 @@ def compute_leaving(
     key = _key("leaving", revisions, options)
     found = cache.get(key)
     if found is None:
-        final = compute_plan(revisions, options)["final"]
+        pose = final_pose(compute_plan(revisions, options))
         scene = scene_of(revisions)
-        pose = np.array([final["x_m"], final["y_m"], radians(final["heading_deg"])])
         ways = leave(scene.vehicle, suited(scene.ground, scene.method), pose)
         found = [leaving_document(way) for way in ways]
         cache.set(key, found, timeout=None)

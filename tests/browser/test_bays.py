@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
-from tests.browser.steps import TEODOR, choose, field, sign_in, station, type_length
+from tests.browser.steps import TEODOR, choose, desk, field, sign_in, station, type_length
 from tests.browser.test_schools import pick_school
 
 
@@ -106,3 +106,44 @@ def test_a_leaning_bay_on_the_right_is_taped_in_feet_and_inches(page):
     station(page, "Tape")
     expect(field(page, "Tyres to stop")).to_have_value(re.compile("in$"))
     expect(page.get_by_role("status", name="Verdict")).to_contain_text("Tyres to stop")
+
+
+def test_two_schools_into_a_bay_are_compared_by_what_a_bay_has(page):
+    sign_in(page)
+    choose(page, "Learner", "Odile Marn")
+    expect(drawing(page, "Plan of the manoeuvre, Harbour")).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Method:")).click()
+    page.get_by_role("dialog").get_by_role("link", name="Compare two").click()
+    tables = page.get_by_role("main").get_by_role("table")
+    expect(tables).to_have_count(2)
+    for table in (tables.first, tables.last):
+        expect(table).to_contain_text("Least width of bay that it can use")
+        expect(table).not_to_contain_text("vehicle ahead")
+    # Only schools that end in a bay are offered.
+    page.get_by_role("combobox", name="Second school").click()
+    expect(page.get_by_role("option")).to_have_count(4)
+
+
+def test_a_bay_is_asked_only_what_matters_at_a_bay(page):
+    sign_in(page)
+    choose(page, "Ground", "Fish Hall")
+    station(page, "Ground")
+    check = page.get_by_role("region", name="Is this a place to practise?")
+    expect(check.get_by_label("Traffic")).to_be_visible()
+    expect(check.get_by_label("To the junction")).to_have_count(0)
+    expect(check).not_to_contain_text("Room to pass")
+    choose(page, "Ground", "Quay Street")
+    expect(check.get_by_label("To the junction")).to_be_visible()
+
+
+def test_the_limits_of_a_bay_are_told_as_a_bays(page):
+    sign_in(page)
+    desk(page, "Standards")
+    kerb, bay = page.get_by_role("table").all()
+    if "line" in kerb.inner_text():
+        kerb, bay = bay, kerb
+    expect(kerb).to_contain_text("Front wheel to kerb")
+    expect(kerb).to_contain_text("Gap ahead")
+    expect(bay).to_contain_text("Front wheel to line")
+    expect(bay).to_contain_text("Room behind in the bay")
+    expect(bay).not_to_contain_text("Front wheel to kerb")

@@ -2,7 +2,8 @@
 
 import numpy as np
 import pytest
-from faircorner.cues import make_plan, mend, suited
+from faircorner.cues import make_plan, mend, rehearse, suited
+from faircorner.documents import plan_document
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.errors import InputError
@@ -184,3 +185,26 @@ def test_a_finish_off_the_middle_is_put_right_between_the_neighbours(linnet, off
     for obstacle in place.obstacles:
         poses = found.track.poses
         assert clearance(poses, linnet.outline(), obstacle.polygon).metres[0] > 0.03
+
+
+def test_where_nothing_stands_no_spare_is_made_up(linnet, seat):
+    free = lay_bay("free", bay=Bay(width=2.6), aisle=7.0, before=None, beyond=None)
+    method = school("Full-lock reverse bay")
+    plan = make_plan(linnet, seat, free, method, BANDS)
+    assert plan.feasible
+    told = plan_document(plan, method)
+    assert told["spare_m"] is None
+    assert [c["obstacle"] for c in told["clearance"]] == ["far side of the aisle"]
+    assert told["set"]["kerb_m"] is None
+
+
+def test_unsteady_hands_in_a_bay_touch_the_neighbour_and_no_kerb(linnet, seat):
+    """Turned in far too late it ends in the next bay: the body meets who stands there."""
+    place = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0)
+    method = school("Full-lock reverse bay")
+    plan = make_plan(linnet, seat, place, method, BANDS)
+    hands = rehearse(linnet, method, plan, BANDS, [[0.0, 0.0], [0.15, 0.0], [1.2, 0.0]])
+    assert hands.body_touched.tolist() == [False, False, True]
+    assert not hands.kerb_touched.any()
+    assert hands.good.tolist() == [True, True, False]
+    assert hands.poses[1][0] - hands.poses[0][0] == pytest.approx(-0.15, abs=1e-3)

@@ -25,8 +25,6 @@ __all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settin
 
 # Gaps under LEAST count as touching for a human driver, above WANTED more is worth nothing, m.
 LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
-# Told as the spare where nothing stands near, m.
-_FREE = 10.0
 # What one metre of spare is worth against one squared unit of the school's preferences.
 _SPARE_WORTH = 40.0
 # Breaking a limit costs more than any spare is worth.
@@ -55,7 +53,10 @@ class Given:
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Fit:
-    """The figures found, in the method's order, and whether they do."""
+    """The figures found, in the method's order, and whether they do.
+
+    spare : least gap to anything that stands there, m; infinite where nothing does
+    """
 
     values: Floats
     spare: float
@@ -201,7 +202,7 @@ def fit(case: Case, given: Given) -> Fit:
     # Finely enough to tell the spare to a few millimetres, also where two corners pass.
     outcome = attempt(case, problem.settings(x[None]), sample=FINE)
     row = problem.held(x[None], outcome)[0]
-    spare = float(row[gaps].min(initial=_FREE))
+    spare = float(row[gaps].min(initial=np.inf))
     values = problem.values(x[None])[0]
     why_not = _why_not(case, outcome, row, gaps, spare, problem.floors)
     return Fit(values=values, spare=spare, feasible=not why_not, why_not=why_not)

@@ -6,9 +6,10 @@ from typing import Literal
 import numpy as np
 
 from faircorner.cues.fit import LEAST_SPARE
+from faircorner.cues.outcome import obstacle_gap
 from faircorner.errors import InputError
 from faircorner.ground import Ground
-from faircorner.motion import Leg, clearance, drive, tyre_clearance
+from faircorner.motion import Leg, drive, tyre_clearance
 from faircorner.plane import Bools, Floats, mirrored, to_site
 from faircorner.vehicle import Vehicle
 
@@ -38,7 +39,8 @@ def leave(vehicle: Vehicle, ground: Ground, pose: Floats) -> tuple[Leaving, ...]
 
     pose : (3,), in the site's own frame; ground as its method ends there (`suited`)
     From a bay the vehicle rolls out the way it came; from the kerb it backs first, then drives
-    out. Everything is passed with 5 cm or more. Raises InputError for a pose that is no number.
+    out. Everything is passed with 5 cm or more; docs/sums/berth.md.
+    Raises InputError for a pose that is no number.
     """
     if not np.isfinite(pose).all():
         raise InputError("pose", "must be three numbers")
@@ -96,8 +98,7 @@ def _clear(vehicle: Vehicle, ground: Ground, poses: Floats) -> Bools:
     across = to_site(poses, vehicle.outline()[0])[..., 1]
     good = across.min(axis=(1, 2)) + ground.road_width > 0
     for obstacle in ground.obstacles:
-        pieces = vehicle.tyre_pieces() if obstacle.kind == "wheel stop" else vehicle.outline()
-        good &= clearance(poses, pieces, obstacle.polygon).metres >= LEAST_SPARE
+        good &= obstacle_gap(poses, vehicle, obstacle).metres >= LEAST_SPARE
     if ground.has_kerb:
         good &= tyre_clearance(poses, vehicle.tyres()).metres >= 0
     return np.asarray(good)

@@ -6,14 +6,16 @@ import numpy as np
 
 from faircorner.cues.follow import Followed, Settings, follow
 from faircorner.cues.method import Method
-from faircorner.ground import Band, Finish, Ground, finish_at
+from faircorner.ground import Band, Finish, Ground, Obstacle, finish_at
 from faircorner.motion import Clearance, Track, clearance, tyre_clearance
 from faircorner.plane import Bools, Floats, to_site
 from faircorner.vehicle import Vehicle
 
-__all__ = ["KERB", "Case", "Outcome", "attempt"]
+__all__ = ["KERB", "TYRES_MEET", "Case", "Outcome", "attempt", "obstacle_gap"]
 
 KERB = "kerb"
+# What is low enough for the body to pass over, by name.
+TYRES_MEET = (KERB, "wheel stop")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -46,9 +48,18 @@ class Outcome:
     overhang: Clearance
 
     @property
-    def least(self) -> Floats:
-        """Least gap to anything but the kerb, (attempts,)."""
-        return np.asarray(np.min([g.metres for n, g in self.gaps.items() if n != KERB], axis=0))
+    def tyres(self) -> Floats:
+        """Least gap of the tyres to kerb or wheel stop, (attempts,); infinite where none is."""
+        return self._least(low=True)
+
+    @property
+    def body(self) -> Floats:
+        """Least gap of the body to anything, (attempts,)."""
+        return self._least(low=False)
+
+    def _least(self, *, low: bool) -> Floats:
+        gaps = [gap.metres for name, gap in self.gaps.items() if (name in TYRES_MEET) == low]
+        return np.asarray(np.min([*gaps, np.full(len(self.finish.kerb), np.inf)], axis=0))
 
     def good(self, bands: tuple[Band, ...]) -> Bools:
         """Which attempts touch nothing, keep every band and reach every step's end."""
@@ -64,15 +75,8 @@ def attempt(
     vehicle, ground = case.vehicle, case.ground
     followed = follow(vehicle, ground, case.method, settings, start=case.start)
     track = followed.track(vehicle, sample, steps)
-    outline = vehicle.outline()
-    # A wheel stop is low: the body passes over it.
-    gaps = {
-        o.name: clearance(
-            track.poses, vehicle.tyre_pieces() if o.kind == "wheel stop" else outline, o.polygon
-        )
-        for o in ground.obstacles
-    }
-    across = to_site(track.poses, outline[0])[..., 1]
+    gaps = {o.name: obstacle_gap(track.poses, vehicle, o) for o in ground.obstacles}
+    across = to_site(track.poses, vehicle.outline()[0])[..., 1]
     beyond = _least(-across.max(axis=-1))
     if ground.has_kerb:
         gaps[KERB] = tyre_clearance(track.poses, vehicle.tyres())
@@ -84,6 +88,13 @@ def attempt(
         gaps=gaps,
         overhang=Clearance(metres=-beyond.metres, sample=beyond.sample),
     )
+
+
+def obstacle_gap(poses: Floats, vehicle: Vehicle, obstacle: Obstacle) -> Clearance:
+    """Least gap over poses (attempts, n, 3): of the tyres to a wheel stop, else of the body, m."""
+    low = obstacle.kind == "wheel stop"
+    pieces = vehicle.tyre_pieces() if low else vehicle.outline()
+    return clearance(poses, pieces, obstacle.polygon)
 
 
 def _least(values: Floats) -> Clearance:

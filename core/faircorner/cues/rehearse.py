@@ -7,7 +7,7 @@ from numpy.typing import ArrayLike
 
 from faircorner.cues.fit import Given, settings_for
 from faircorner.cues.method import Method
-from faircorner.cues.outcome import KERB, Case, attempt
+from faircorner.cues.outcome import Case, attempt
 from faircorner.cues.plan import Plan
 from faircorner.ground import Band, Finish
 from faircorner.plane import Bools, Floats, mirrored
@@ -22,7 +22,7 @@ class Rehearsal:
 
     poses : (attempts, 3), where they ended, in the site's own frame
     good : (attempts,), inside every band, nothing touched
-    kerb_touched, body_touched : (attempts,)
+    kerb_touched : (attempts,), tyres against kerb or wheel stop; body_touched : (attempts,)
     """
 
     finish: Finish
@@ -56,11 +56,10 @@ def rehearse(
     # The last step's end is no call: the car is stopped when the wheel is straight.
     ends = np.column_stack((lateness, np.zeros(len(lateness))))
     outcome = attempt(case, settings_for(values, given, len(method.steps), ends))
-    gaps = outcome.gaps
     return Rehearsal(
         finish=outcome.finish,
         poses=outcome.track.final if left else mirrored(outcome.track.final),
         good=outcome.good(bands),
-        kerb_touched=gaps[KERB].metres <= 0 if KERB in gaps else np.zeros_like(outcome.least > 0),
-        body_touched=outcome.least <= 0,
+        kerb_touched=outcome.tyres <= 0,
+        body_touched=outcome.body <= 0,
     )

@@ -8,15 +8,13 @@ from dataclasses import dataclass
 import numpy as np
 
 from faircorner.cues.fit import Fit, Given, settings_for
-from faircorner.cues.outcome import KERB, Case, Outcome, attempt
+from faircorner.cues.outcome import TYRES_MEET, Case, Outcome, attempt
 from faircorner.plane import Floats
 
-__all__ = ["REACH", "SENSED", "Window", "breakage", "call_windows", "sensitivity"]
+__all__ = ["REACH", "Window", "breakage", "call_windows", "sensitivity"]
 
 # Windows are searched this far each way, m; beyond it a call is called free.
 REACH = 1.0
-# Finish measures that a call is held to account for, in the order of the columns.
-SENSED = ("kerb", "angle", "along")
 _NUDGE = 0.05
 _GRID, _ROUNDS = 6, 3
 # Contact between samples this far apart, m, is missed by 1 mm at most; docs/sums/windows.md.
@@ -42,7 +40,7 @@ def breakage(case: Case, outcome: Outcome, row: int) -> str:
         return "there is no room for an earlier call"
     for name, gap in outcome.gaps.items():
         if gap.metres[row] <= 0:
-            what = "a tyre" if name in (KERB, "wheel stop") else "the body"
+            what = "a tyre" if name in TYRES_MEET else "the body"
             return f"{what} meets the {name}"
     if not outcome.followed.reached[row].all():
         return "a later call never comes"

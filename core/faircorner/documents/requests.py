@@ -1,6 +1,6 @@
 """What goes in and out of the computation: drive, plan, options, verdicts."""
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from math import degrees, isnan, radians
 from typing import Annotated, Any, Literal
 
@@ -184,6 +184,15 @@ def _pose(pose: Floats) -> dict[str, float]:
     }
 
 
+def _path(track: Track, samples: Iterable[int]) -> list[dict[str, Any]]:
+    """The first attempt of a track at the samples asked for."""
+    return [
+        {**_pose(track.poses[0, i]), "s_m": _figure(track.s[0, i]),
+         "turns": _figure(track.turns[0, i]), "leg": int(track.leg[i])}
+        for i in samples
+    ]  # fmt: skip
+
+
 def _figure(value: float) -> float | None:
     """A number for a document, or null where there is none."""
     return None if isnan(value) or np.isinf(value) else round(float(value), 4)
@@ -230,11 +239,7 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
             for r in plan.looks
         ],
         "sensitivity": [[_figure(v) for v in row] for row in plan.sensitivity],
-        "path": [
-            {**_pose(poses[i]), "s_m": _figure(plan.track.s[0, i]),
-             "turns": _figure(plan.track.turns[0, i]), "leg": int(plan.track.leg[i])}
-            for i in range(len(poses))
-        ],
+        "path": _path(plan.track, range(len(poses))),
         "swept_m": [np.round(part, 3).tolist() for part in plan.swept],
         "assumed": {"acuity_deg": round(degrees(ACUITY), 3), "crawl_m_per_s": CRAWL,
                     "reaction_scatter_s": REACTION},
@@ -310,16 +315,12 @@ def remedy_document(remedy: Remedy | None) -> dict[str, Any] | None:
 
 def played_document(played: Played) -> dict[str, Any]:
     """An attempt with one call displaced, as a path and what came of it."""
-    poses, track = played.track.poses[0], played.track
+    last = len(played.track.leg) - 1
     return {
         "finish": finish_document(played.finish),
         "breaks": played.breaks,
-        "path": [
-            {**_pose(poses[i]), "s_m": _figure(track.s[0, i]),
-             "turns": _figure(track.turns[0, i]), "leg": int(track.leg[i])}
-            for i in [*range(0, len(poses) - 1, 4), len(poses) - 1]
-        ],
-    }  # fmt: skip
+        "path": _path(played.track, [*range(0, last, 4), last]),
+    }
 
 
 def leaving_document(leaving: Leaving) -> dict[str, Any]:
@@ -369,7 +370,6 @@ def mend_document(found: Mend | None) -> dict[str, Any] | None:
     """A mend as steps that can be said, and the path they drive; None means: start again."""
     if found is None:
         return None
-    poses, s = found.track.poses[0], found.track.s[0]
     return {
         "movements": list(found.movements),
         "steps": [
@@ -381,12 +381,8 @@ def mend_document(found: Mend | None) -> dict[str, Any] | None:
             {"obstacle": name, "metres": _figure(metres), "s_m": _figure(at)}
             for name, metres, at in found.clearances
         ],
-        "path": [
-            {**_pose(poses[i]), "s_m": _figure(s[i]), "turns": _figure(found.track.turns[0, i]),
-             "leg": int(found.track.leg[i])}
-            for i in range(0, len(poses), 2)
-        ],
-    }  # fmt: skip
+        "path": _path(found.track, range(0, len(found.track.leg), 2)),
+    }
 
 
 def verdict_document(verdict: Verdict) -> dict[str, Any]:

@@ -57,7 +57,11 @@ class LimitModel(Model):
 
 
 class StandardDocument(Model):
-    """What an attempt is held against. The figures are the school's, not the product's."""
+    """What an attempt is held against. The figures are the school's, not the product's.
+
+    kerb_front_m and kerb_rear_m are to the kerb, or in a bay to the near line; ahead_m and
+    behind_m to the parked vehicles, or to the bay's head and mouth.
+    """
 
     format: Literal["fair-corner/standard@1"]
     name: Name

@@ -1006,7 +1006,7 @@ export interface components {
             clearance: components["schemas"]["ClearanceOut"][];
             overhang: components["schemas"]["OverhangOut"];
             /** Spare M */
-            spare_m: number;
+            spare_m: number | null;
             /** Figures */
             figures: {
                 [key: string]: number;

@@ -164,6 +164,7 @@ export interface StandardBody {
   name: string;
   authority: string;
   dated: string;
+  manoeuvre: string;
   small_allowed: number;
   limits: {
     measure: string;

@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { documentsQuery } from "../api/queries";
 import { bodyOf, type DocumentEntry, type StandardBody } from "../api/types";
+import { standardWords } from "../drawing/berth";
 import { download } from "../shell/download";
 import { Failure, Waiting } from "../shell/states";
 import { useUnits } from "../shell/useDocket";
@@ -34,6 +35,7 @@ const Standards = () => {
 const Standard = ({ standard }: { standard: DocumentEntry }) => {
   const units = useUnits();
   const body = bodyOf<StandardBody>(standard.latest);
+  const words = standardWords(body);
   return (
     <Paper sx={{ p: 2 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
@@ -64,7 +66,7 @@ const Standard = ({ standard }: { standard: DocumentEntry }) => {
         <tbody>
           {body.limits.map((limit) => (
             <tr key={limit.measure}>
-              <td>{measureName(limit.measure)}</td>
+              <td>{measureName(limit.measure, words)}</td>
               <td>{limitText(limit.measure, limit.small, units) || "–"}</td>
               <td>{limitText(limit.measure, limit.serious, units) || "–"}</td>
               <td>{limitText(limit.measure, limit.ends, units) || "–"}</td>

@@ -35,29 +35,41 @@ const KERB_WORDS: BerthWords = {
   kerb_touches: "Kerb touched",
 };
 
+/** Of a bay, before a method says which way it is stood in. */
+const BAY_WORDS: BerthWords = {
+  kerb_front_m: "Front wheel to line",
+  kerb_rear_m: "Rear wheel to line",
+  ahead_m: "Room ahead in the bay",
+  behind_m: "Room behind in the bay",
+  edge: "line",
+  kerb_touches: "Line or stop touched",
+};
+
+/** What a standard's measures are called: of the kerb, or of a bay stood in either way. */
+export const standardWords = (standard: Manoeuvre): BerthWords =>
+  intoBay(standard) ? BAY_WORDS : KERB_WORDS;
+
 const HEADS = { line: "head line", wall: "wall", "wheel stop": "stop" } as const;
 
 type Goal = GroundBody["goal"];
 type Place = Pick<GroundBody, "side" | "goal" | "obstacles">;
 
+type Manoeuvre = Pick<MethodBody, "manoeuvre">;
+
+/** Whether a method, or a standard, is for bays. */
+export const intoBay = ({ manoeuvre }: Manoeuvre): boolean => manoeuvre.startsWith("bay");
+
 const nosesIn = (manoeuvre: string) => manoeuvre === "bay forward";
 
-export const berthWords = (goal: Goal, method: Pick<MethodBody, "manoeuvre">): BerthWords => {
+export const berthWords = (goal: Goal, method: Manoeuvre): BerthWords => {
   if (goal.kind !== "bay") return KERB_WORDS;
   const nosed = nosesIn(method.manoeuvre);
   const head = `${goal.head === "wheel stop" ? "Tyres" : nosed ? "Nose" : "Tail"} to ${HEADS[goal.head]}`;
   const mouth = `${nosed ? "Tail" : "Nose"} to mouth`;
-  return {
-    kerb_front_m: "Front wheel to line",
-    kerb_rear_m: "Rear wheel to line",
-    ahead_m: nosed ? head : mouth,
-    behind_m: nosed ? mouth : head,
-    edge: "line",
-    kerb_touches: "Line or stop touched",
-  };
+  return { ...BAY_WORDS, ahead_m: nosed ? head : mouth, behind_m: nosed ? mouth : head };
 };
 
-export const berthOf = (ground: Place, method: Pick<MethodBody, "manoeuvre">): Berth =>
+export const berthOf = (ground: Place, method: Manoeuvre): Berth =>
   ground.goal.kind === "bay"
     ? bayBerth(ground.side, ground.goal, nosesIn(method.manoeuvre))
     : kerbBerth(ground, ground.goal);

@@ -8,6 +8,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
 import { NO_OPTIONS, planQuery } from "../api/queries";
 import { bodyOf, type GroundBody, type VehicleBody } from "../api/types";
+import { intoBay } from "../drawing/berth";
 import { PlanSlab } from "../stations/cues/PlanSlab";
 import { ink } from "../theme";
 import { Failure, Waiting } from "./states";
@@ -97,9 +98,9 @@ const Card = ({ school, chosen, choose }: CardProps) => (
 );
 
 /** A school that ends at another kind of place than the docket's. */
-const Elsewhere = ({ manoeuvre }: { manoeuvre: string }) => (
+const Elsewhere = ({ school }: { school: SchoolChoice }) => (
   <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
-    {manoeuvre.startsWith("bay")
+    {intoBay(school.body)
       ? "Ends in a bay: choosing it brings a place with one."
       : "Ends along a kerb: choosing it brings a place with one."}
   </Box>
@@ -107,7 +108,7 @@ const Elsewhere = ({ manoeuvre }: { manoeuvre: string }) => (
 
 export const Picture = ({ school }: { school: SchoolChoice }) => {
   const plan = useQuery({ ...planQuery(school.docket, NO_OPTIONS), enabled: school.suits });
-  if (!school.suits) return <Elsewhere manoeuvre={school.body.manoeuvre} />;
+  if (!school.suits) return <Elsewhere school={school} />;
   if (plan.error) return <Failure error={plan.error} />;
   if (!plan.data) return <Waiting what="Drawing it" />;
   return (

@@ -2,6 +2,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { documentsQuery } from "../api/queries";
 import { bodyOf, type Docket, type GroundBody, type MethodBody } from "../api/types";
+import { intoBay } from "../drawing/berth";
 import { useDocket } from "./useDocket";
 
 export interface SchoolChoice {
@@ -25,7 +26,7 @@ export const useSchools = (): SchoolChoice[] => {
         name: latest.name,
         body,
         docket: { ...docket, method: latest },
-        suits: body.manoeuvre.startsWith("bay") === bay,
+        suits: intoBay(body) === bay,
       };
     })
     .sort((a, b) => Number(b.suits) - Number(a.suits));

@@ -7,7 +7,8 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { leastGapQuery, NO_OPTIONS, planQuery } from "../../api/queries";
-import type { Call, Metres, Plan } from "../../api/types";
+import { bodyOf, type Call, type GroundBody, type Metres, type Plan } from "../../api/types";
+import { berthWords, intoBay } from "../../drawing/berth";
 import { Picture } from "../../shell/MethodChooser";
 import { Waiting } from "../../shell/states";
 import { length, type Units } from "../../shell/units";
@@ -78,7 +79,7 @@ const Figures = ({ school }: { school: SchoolChoice }) => {
       : length(least.data.gap_m, units)
     : "working it out…";
   const rows = plan.feasible
-    ? figuresOf(plan, units)
+    ? figuresOf(plan, school, units)
     : [["Cannot be driven here", plan.why_not ?? ""] as const];
   return (
     <Box
@@ -90,7 +91,7 @@ const Figures = ({ school }: { school: SchoolChoice }) => {
       }}
     >
       <tbody>
-        {[...rows, ["Least gap between two that it can use", gap] as const].map(([what, said]) => (
+        {[...rows, [leastOf(school), gap] as const].map(([what, said]) => (
           <tr key={what}>
             <td>{what}</td>
             <td>{said}</td>
@@ -104,12 +105,24 @@ const Figures = ({ school }: { school: SchoolChoice }) => {
 const SEARCHED: Metres = 1;
 const widthOf = (call: Call): Metres => (call.early_m ?? SEARCHED) + (call.late_m ?? SEARCHED);
 
-const figuresOf = (plan: Plan, units: Units): (readonly [string, string])[] => {
+const leastOf = (school: SchoolChoice): string =>
+  intoBay(school.body)
+    ? "Least width of bay that it can use"
+    : "Least gap between two that it can use";
+
+const figuresOf = (
+  plan: Plan,
+  school: SchoolChoice,
+  units: Units,
+): (readonly [string, string])[] => {
+  const { goal, obstacles } = bodyOf<GroundBody>(school.docket.ground);
+  const parked = obstacles.map((o) => o.name);
+  const words = berthWords(goal, school.body);
+  // Along the kerb and nose in by what is ahead; backed into a bay by what is behind.
+  const along = school.body.manoeuvre === "bay reverse" ? "behind_m" : "ahead_m";
   const narrow = [...plan.calls].sort((a, b) => widthOf(a) - widthOf(b))[0];
   const out = plan.looks.find((look) => look.why === "swings out");
-  const near = Math.min(
-    ...plan.clearance.filter((c) => !c.obstacle.includes("kerb")).map((c) => c.metres),
-  );
+  const near = plan.clearance.filter((c) => parked.includes(c.obstacle)).map((c) => c.metres);
   const legs = plan.legs;
   const changes = legs.filter((leg, i) => i === 0 || leg.gear !== legs[i - 1]?.gear).length;
   const road = plan.path.at(-1)?.s_m ?? 0;
@@ -121,9 +134,12 @@ const figuresOf = (plan: Plan, units: Units): (readonly [string, string])[] => {
       narrow ? `${length(widthOf(narrow), units)}, call ${narrow.number}` : "no call",
     ],
     ["Nose swings out", length(out?.metres ?? 0, units)],
-    ["Nearest to a parked vehicle", length(near, units)],
+    [
+      "Nearest to what stands there",
+      near.length ? length(Math.min(...near), units) : "nothing does",
+    ],
     ["Rolled in all", length(road, units)],
-    ["Ends behind the vehicle ahead", length(plan.finish.ahead_m, units)],
+    [words[along], length(plan.finish[along], units)],
   ];
 };
 

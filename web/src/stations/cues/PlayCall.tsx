@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Slider from "@mui/material/Slider";
 import Typography from "@mui/material/Typography";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { playQuery } from "../../api/queries";
 import type { Call, Docket, Metres, PlanOptions, Played } from "../../api/types";
 import type { BerthWords } from "../../drawing/berth";
@@ -15,7 +15,11 @@ import { ink } from "../../theme";
 export const usePlayed = (docket: Docket, options: PlanOptions, call: number, by: Metres) => {
   const played = useQuery({
     ...playQuery(docket, options, call, by),
-    placeholderData: keepPreviousData,
+    // What stands while the next figure is worked out is of the same call, never of another.
+    placeholderData: (before, query) => {
+      const asked = query?.queryKey[1];
+      return typeof asked === "object" && asked.call === call ? before : undefined;
+    },
   });
   return by === 0 ? null : (played.data ?? null);
 };

@@ -1,5 +1,6 @@
 /** A school's steps as an editor sees them: what a step may wait for, and changes to the list. */
 import type { FitAngle, FitMetres, FitShare, MethodBody } from "../../api/types";
+import { intoBay } from "../../drawing/berth";
 
 export type Step = MethodBody["steps"][number];
 export type Until = Step["until"];
@@ -9,9 +10,6 @@ export const OWN_POINTS = ["rear bumper", "front bumper", "mirror", "rear wheel"
 /** What a step can be lined up with: another at a kerb than at a bay. */
 export const landmarksOf = (body: MethodBody): string[] =>
   intoBay(body) ? ["near line", "far line"] : ["tail ahead", "nose ahead", "nose behind"];
-
-export const intoBay = (body: Pick<MethodBody, "manoeuvre">): boolean =>
-  body.manoeuvre.startsWith("bay");
 
 /** What a step may wait for, in the instructor's words. */
 export const UNTILS: Record<string, string> = {

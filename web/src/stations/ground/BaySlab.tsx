@@ -3,12 +3,12 @@ import type { Metres, Point } from "../../api/types";
 import { BayScene } from "../../drawing/BayScene";
 import { bayAxis } from "../../drawing/berth";
 import { Dimension } from "../../drawing/Dimension";
-import { Pin } from "../../drawing/Pin";
 import { Slab } from "../../drawing/Slab";
-import { LengthField } from "../../shell/LengthField";
-import type { Props } from "./KerbSlab";
+import type { SlabProps } from "./GroundStation";
+import { PinnedMeasure } from "./PinnedMeasure";
 
-export const BaySlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
+export const BaySlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) => {
+  const shared = { measures, readOnly, onMeasure };
   const { goal } = ground;
   if (goal.kind !== "bay") return null;
   const away = ground.side === "left" ? -1 : 1;
@@ -29,19 +29,6 @@ export const BaySlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
     bottom: away < 0 ? -reach : -depth - 1.6,
     top: away < 0 ? depth + 1.6 : reach,
   };
-  const field = (measure: string, label: string, place: Point, bare: "m" | "cm" = "m") =>
-    measures[measure] !== undefined && (
-      <Pin key={measure} at={place}>
-        <LengthField
-          label={label}
-          metres={measures[measure] ?? null}
-          bare={bare}
-          readOnly={readOnly}
-          width={116}
-          onCommit={(metres) => metres !== null && onMeasure(measure, metres)}
-        />
-      </Pin>
-    );
   const middle = goal.depth_m * 0.45;
   // Where the mouths lie aslant, a neighbour's bay begins earlier or later than this one.
   const slant = (goal.width_m * into[0]) / Math.abs(into[1]);
@@ -52,21 +39,28 @@ export const BaySlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
       label={`${ground.name}, to scale`}
       overlay={
         <>
-          {field("bay_width", "Width", at(middle, 0))}
-          {field("bay_depth", "Depth", at(goal.depth_m * 0.78, 0))}
-          {field(
-            "before_off_line",
-            "Off the line",
-            at(goal.depth_m + 0.75 - slant, -half - 1.25),
-            "cm",
-          )}
-          {field(
-            "beyond_off_line",
-            "Off the line",
-            at(goal.depth_m + 0.75 + slant, half + 1.25),
-            "cm",
-          )}
-          {field("aisle", "Aisle", aisle)}
+          <PinnedMeasure {...shared} measure="bay_width" label="Width" at={at(middle, 0)} />
+          <PinnedMeasure
+            {...shared}
+            measure="bay_depth"
+            label="Depth"
+            at={at(goal.depth_m * 0.78, 0)}
+          />
+          <PinnedMeasure
+            {...shared}
+            measure="before_off_line"
+            label="Off the line"
+            at={at(goal.depth_m + 0.75 - slant, -half - 1.25)}
+            bare="cm"
+          />
+          <PinnedMeasure
+            {...shared}
+            measure="beyond_off_line"
+            label="Off the line"
+            at={at(goal.depth_m + 0.75 + slant, half + 1.25)}
+            bare="cm"
+          />
+          <PinnedMeasure {...shared} measure="aisle" label="Aisle" at={aisle} />
         </>
       }
     >

@@ -21,6 +21,14 @@ import { KerbSlab } from "./KerbSlab";
 import { NewPlace } from "./NewPlace";
 import { PlaceCheck } from "./PlaceCheck";
 
+/** What a drawing of the place needs, whichever kind it is. */
+export interface SlabProps {
+  ground: GroundBody;
+  measures: Record<string, Metres>;
+  readOnly: boolean;
+  onMeasure: (measure: string, metres: Metres) => void;
+}
+
 const GroundStation = () => {
   const docket = useDocket();
   return <Place key={docket.ground.id} revision={docket.ground} />;

@@ -1,18 +1,11 @@
 /** A kerb on the slab: fields on its dimension lines, handles on what can be moved. */
-import type { GroundBody, Metres, Point } from "../../api/types";
+import type { Metres, Point } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { DragHandle } from "../../drawing/DragHandle";
 import { KerbScene } from "../../drawing/KerbScene";
-import { Pin } from "../../drawing/Pin";
 import { Slab } from "../../drawing/Slab";
-import { LengthField } from "../../shell/LengthField";
-
-export interface Props {
-  ground: GroundBody;
-  measures: Record<string, Metres>;
-  readOnly: boolean;
-  onMeasure: (measure: string, metres: Metres) => void;
-}
+import type { SlabProps } from "./GroundStation";
+import { PinnedMeasure } from "./PinnedMeasure";
 
 interface Box2 {
   left: Metres;
@@ -32,7 +25,8 @@ const boxOf = (points: readonly Point[], away: number): Box2 => {
   };
 };
 
-export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
+export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) => {
+  const shared = { measures, readOnly, onMeasure };
   const away = ground.side === "left" ? -1 : 1;
   const find = (name: string | null) => ground.obstacles.find((o) => o.name === name);
   const { goal } = ground;
@@ -48,18 +42,6 @@ export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
     bottom: away < 0 ? -reach : -1.6,
     top: away < 0 ? 1.6 : reach,
   };
-  const field = (measure: string, label: string, at: Point, bare: "m" | "cm" = "m") => (
-    <Pin key={measure} at={at}>
-      <LengthField
-        label={label}
-        metres={measures[measure] ?? null}
-        bare={bare}
-        readOnly={readOnly}
-        width={116}
-        onCommit={(metres) => metres !== null && onMeasure(measure, metres)}
-      />
-    </Pin>
-  );
   const beyond = (y: Metres) => y + away * 0.55;
   const mid = (box: Box2) => (box.left + box.right) / 2;
   const inner = (box: Box2) => (box.kerbside + box.roadside) / 2;
@@ -70,12 +52,50 @@ export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: Props) => {
       label={`${ground.name}, to scale`}
       overlay={
         <>
-          {field("ahead_length", "Length", [mid(a), beyond(a.roadside) + away * 0.1])}
-          {field("ahead_off_kerb", "Off the kerb", [mid(a), -away * 0.75], "cm")}
-          {field("ahead_width", "Width", [a.right + 0.9, inner(a)])}
-          {b && field("gap", "Gap", [(a.left + b.right) / 2, gapY])}
-          {b && field("behind_length", "Length", [mid(b), beyond(b.roadside) + away * 0.1])}
-          {b && field("behind_off_kerb", "Off the kerb", [mid(b), -away * 0.75], "cm")}
+          <PinnedMeasure
+            {...shared}
+            measure="ahead_length"
+            label="Length"
+            at={[mid(a), beyond(a.roadside) + away * 0.1]}
+          />
+          <PinnedMeasure
+            {...shared}
+            measure="ahead_off_kerb"
+            label="Off the kerb"
+            at={[mid(a), -away * 0.75]}
+            bare="cm"
+          />
+          <PinnedMeasure
+            {...shared}
+            measure="ahead_width"
+            label="Width"
+            at={[a.right + 0.9, inner(a)]}
+          />
+          {b && (
+            <PinnedMeasure
+              {...shared}
+              measure="gap"
+              label="Gap"
+              at={[(a.left + b.right) / 2, gapY]}
+            />
+          )}
+          {b && (
+            <PinnedMeasure
+              {...shared}
+              measure="behind_length"
+              label="Length"
+              at={[mid(b), beyond(b.roadside) + away * 0.1]}
+            />
+          )}
+          {b && (
+            <PinnedMeasure
+              {...shared}
+              measure="behind_off_kerb"
+              label="Off the kerb"
+              at={[mid(b), -away * 0.75]}
+              bare="cm"
+            />
+          )}
           {!readOnly && b && (
             <DragHandle
               label="Move the vehicle behind along the kerb"

@@ -86,16 +86,22 @@ export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
           </Box>
         ))}
       </Box>
-      {!readOnly && <Notes notes={notes} change={change} />}
+      {!readOnly && <Notes notes={notes} change={change} asked={found.noted.map((n) => n.item)} />}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        The least distances are the school's own; the law is the authority's. Room to pass is worked
-        out for a car {length(1.8, units)} wide, {length(0.9, units)} beside the parked one.
+        The least distances are the school's own; the law is the authority's.
+        {found.noted.some((n) => n.item === "to_pass") &&
+          ` Room to pass is worked out for a car ${length(1.8, units)} wide, ${length(0.9, units)} beside the parked one.`}
       </Typography>
     </Paper>
   );
 };
 
-const Notes = ({ notes, change }: Pick<Props, "notes" | "change">) => (
+interface NotesProps extends Pick<Props, "notes" | "change"> {
+  /** What the answer depends on at this kind of place. */
+  asked: readonly string[];
+}
+
+const Notes = ({ notes, change, asked }: NotesProps) => (
   <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.25 }}>
     <Choice
       label="Allowed here"
@@ -112,16 +118,18 @@ const Notes = ({ notes, change }: Pick<Props, "notes" | "change">) => (
         choose={(value) => change({ [key]: value })}
       />
     ))}
-    {(Object.keys(DISTANCES) as (keyof typeof DISTANCES)[]).map((key) => (
-      <LengthField
-        key={key}
-        label={DISTANCES[key]}
-        metres={notes[key] ?? null}
-        optional
-        width={132}
-        onCommit={(metres) => change({ [key]: metres })}
-      />
-    ))}
+    {(Object.keys(DISTANCES) as (keyof typeof DISTANCES)[])
+      .filter((key) => asked.includes(key.replace(/_m$/, "")))
+      .map((key) => (
+        <LengthField
+          key={key}
+          label={DISTANCES[key]}
+          metres={notes[key] ?? null}
+          optional
+          width={132}
+          onCommit={(metres) => change({ [key]: metres })}
+        />
+      ))}
     <Choice
       label="Slope"
       value={slopeOf(notes.slope_percent)}
