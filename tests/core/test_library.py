@@ -8,7 +8,7 @@ import pytest
 from faircorner.cues import Options, make_least_gap, make_plan
 from faircorner.cues.fit import LEAST_SPARE
 from faircorner.documents import plan_document
-from faircorner.documents.library import methods
+from faircorner.documents.library import house_standard, methods
 from faircorner.documents.requests import DriveRequest, drive_document
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
@@ -130,6 +130,8 @@ def test_a_method_is_told_from_a_place_that_it_does_not_end_at(linnet, seat, qua
 def test_the_least_width_of_bay_works_and_less_does_not(linnet, seat, angle):
     method = SCHOOLS["Full-lock reverse bay"].build()
     ground = lay_bay("bay", bay=Bay(angle=np.radians(angle)), aisle=7.0, before=0.0, beyond=0.0)
+    bands = house_standard("bay").build().bands()
+    assert make_least_gap(linnet, ground, method, bands) is not None
     least = make_least_gap(linnet, ground, method, ())
     assert_holds(make_plan(linnet, seat, adjust(ground, "bay_width", least), method, ()), linnet)
     tighter = adjust(ground, "bay_width", least - 0.1)

@@ -163,7 +163,8 @@ def make_least_gap(
 ) -> float | None:
     """The shortest gap between two parked vehicles that the method can use, m, to 2 cm.
 
-    None when even a gap of two and a half lengths is too short. Takes about ten fits.
+    At a bay its least width instead. None when even a gap of two and a half lengths, or no
+    width from the present one to three vehicles' is enough. Takes about ten fits.
     """
     return least_gap(*prepare(vehicle, ground, method, bands, options or Options()))
 

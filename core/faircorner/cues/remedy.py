@@ -3,6 +3,8 @@
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
+import numpy as np
+
 from faircorner.cues.fit import Given, fit
 from faircorner.cues.outcome import Case
 from faircorner.ground import Bay, adjust, measures, with_behind
@@ -11,6 +13,8 @@ __all__ = ["Remedy", "least_change", "least_gap"]
 
 # Changes are tried up to this much, and told to this much, m.
 _MOST, _FINE = 3.2, 0.02
+# Widths of bay are tried this far apart, m.
+_COARSE = 0.2
 # What is only ever too small.
 _ONLY_MORE = ("gap", "aisle", "bay width")
 
@@ -46,18 +50,23 @@ def least_change(case: Case, given: Given) -> Remedy | None:
 
 def least_gap(case: Case, given: Given) -> float | None:
     """The least gap between two parked vehicles, or width of bay; see `plan.make_least_gap`."""
-    bay = isinstance(case.ground.goal, Bay)
+    goal = case.ground.goal
+    bay = isinstance(goal, Bay)
 
     def works(metres: float) -> bool:
         ground = case.ground
         place = adjust(ground, "bay_width", metres) if bay else with_behind(ground, metres)
         return fit(replace(case, ground=place), given).feasible
 
-    if bay:
-        low, high = max(1.8, case.vehicle.width), min(6.0, 3 * case.vehicle.width)
+    if isinstance(goal, Bay):
+        # A standard's limits off the lines cannot be kept in the middle of a very wide bay:
+        # the width that works is looked for upward from the one there is.
+        low, wide = max(1.8, case.vehicle.width), min(6.0, 3 * case.vehicle.width)
+        tries = np.arange(goal.width, wide, _COARSE)
     else:
-        low, high = 1.02 * case.vehicle.length, 2.5 * case.vehicle.length
-    if not works(high):
+        low, tries = 1.02 * case.vehicle.length, np.array([2.5 * case.vehicle.length])
+    high = next((float(metres) for metres in tries if works(float(metres))), None)
+    if high is None:
         return None
     while high - low > _FINE:
         middle = (low + high) / 2

@@ -7,6 +7,28 @@ import { Parked } from "./Parked";
 const FLOOR = "#4A5456";
 const LOW = { wall: "#8C7F6B", "wheel stop": "#C9B44C" } as const;
 
+type Standing = GroundBody["obstacles"][number];
+
+/** What ends the bay, with its name beside it where there is room. */
+const Low = ({ obstacle }: { obstacle: Standing }) => {
+  const frame = useFrame();
+  const [x, y] = obstacle.polygon_m.reduce((most, p) => (p[0] > most[0] ? p : most));
+  return (
+    <g>
+      <path
+        d={frame.path(obstacle.polygon_m, true)}
+        fill={LOW[obstacle.kind as keyof typeof LOW]}
+        stroke={ink.ink}
+      />
+      {frame.scale > 36 && (
+        <text x={frame.x(x) + 6} y={frame.y(y) + 4} fill="#fff" fontSize={13}>
+          {obstacle.name}
+        </text>
+      )}
+    </g>
+  );
+};
+
 export const BayScene = ({ ground }: { ground: GroundBody }) => {
   const frame = useFrame();
   const { left, right, top, bottom } = frame.bounds;
@@ -38,14 +60,7 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
         obstacle.kind === "vehicle" ? (
           <Parked key={obstacle.name} name={obstacle.name} polygon={obstacle.polygon_m} />
         ) : (
-          <path
-            key={obstacle.name}
-            d={frame.path(obstacle.polygon_m, true)}
-            fill={LOW[obstacle.kind as keyof typeof LOW]}
-            stroke={ink.ink}
-          >
-            <title>{obstacle.name}</title>
-          </path>
+          <Low key={obstacle.name} obstacle={obstacle} />
         ),
       )}
       {(beyond - far) * away * frame.scale > 18 && (

@@ -42,7 +42,7 @@ export const PlanSlab = (props: Props) => {
   const bay = ground.goal.kind === "bay";
   const reach = bay ? ground.road_width_m + 0.6 : Math.max(...ys) + vehicle.length_m * 0.5;
   const final = [noseX(vehicle), -rearOverhang(vehicle)].map((x) => placed(plan.final, [x, 0])[1]);
-  const inside = bay ? Math.max(depthOf(ground), ...final.map((y) => -away * y)) + 0.6 : 1;
+  const inside = bay ? Math.max(depthOf(ground), ...final.map((y) => -away * y)) + 0.5 : 1;
   const bounds = {
     left: Math.min(Math.min(...xs) - rearOverhang(vehicle), bay ? -3 : 0) - 0.8,
     right:
@@ -59,12 +59,13 @@ export const PlanSlab = (props: Props) => {
   );
 };
 
-/** How far the bays reach from their mouths, square to the aisle. */
+/** How far the bays, and what stands in them, reach from their mouths, square to the aisle. */
 const depthOf = (ground: GroundBody): number =>
   Math.max(
-    ...ground.edges
-      .filter((e) => e.kind === "line")
-      .flatMap((e) => e.points_m.map(([, y]) => Math.abs(y))),
+    ...[
+      ...ground.edges.filter((e) => e.kind === "line").map((e) => e.points_m),
+      ...ground.obstacles.map((o) => o.polygon_m),
+    ].flatMap((points) => points.map(([, y]) => Math.abs(y))),
   );
 
 const PlanDrawing = (props: Props) => {

@@ -33,7 +33,7 @@ const DISTANCES = {
 const CHOICES = {
   traffic: { label: "Traffic", of: ["quiet", "some", "busy"] },
   light: { label: "Light", of: ["clear", "dull", "dark"] },
-  neighbour: { label: "Parked vehicle", of: ["straight", "askew", "up on the kerb"] },
+  neighbour: { label: "Neighbour", of: ["straight", "askew", "up on the kerb"] },
 } as const;
 
 const ANSWERS: Record<Found["answer"], string> = {
@@ -88,7 +88,9 @@ export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
       </Box>
       {!readOnly && <Notes notes={notes} change={change} asked={found.noted.map((n) => n.item)} />}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        The least distances are the school's own; the law is the authority's.
+        {found.noted.some((n) => n.least_m !== null) &&
+          "The least distances are the school's own. "}
+        What is lawful here the authority says.
         {found.noted.some((n) => n.item === "to_pass") &&
           ` Room to pass is worked out for a car ${length(1.8, units)} wide, ${length(0.9, units)} beside the parked one.`}
       </Typography>
