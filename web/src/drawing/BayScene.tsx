@@ -1,6 +1,7 @@
 /** An aisle with marked bays, who is parked beside, and what ends the bay. */
 import type { GroundBody, Point } from "../api/types";
 import { ink } from "../theme";
+import { bayAxis } from "./berth";
 import { useFrame } from "./frame";
 import { Parked } from "./Parked";
 
@@ -9,10 +10,18 @@ const LOW = { wall: "#8C7F6B", "wheel stop": "#C9B44C" } as const;
 
 type Standing = GroundBody["obstacles"][number];
 
-/** What ends the bay, with its name beside it where there is room. */
-const Low = ({ obstacle }: { obstacle: Standing }) => {
+interface LowProps {
+  obstacle: Standing;
+  /** The way into the bay, one metre long. */
+  into: Point;
+}
+
+/** What ends the bay, with its name beyond it where there is room. */
+const Low = ({ obstacle, into }: LowProps) => {
   const frame = useFrame();
-  const [x, y] = obstacle.polygon_m.reduce((most, p) => (p[0] > most[0] ? p : most));
+  const mean = (axis: 0 | 1) =>
+    obstacle.polygon_m.reduce((sum, p) => sum + p[axis], 0) / obstacle.polygon_m.length;
+  const beyond = 0.6;
   return (
     <g>
       <path
@@ -21,7 +30,13 @@ const Low = ({ obstacle }: { obstacle: Standing }) => {
         stroke={ink.ink}
       />
       {frame.scale > 36 && (
-        <text x={frame.x(x) + 6} y={frame.y(y) + 4} fill="#fff" fontSize={13}>
+        <text
+          x={frame.x(mean(0) + into[0] * beyond)}
+          y={frame.y(mean(1) + into[1] * beyond) + 4}
+          fill="#fff"
+          fontSize={13}
+          textAnchor="middle"
+        >
           {obstacle.name}
         </text>
       )}
@@ -33,6 +48,7 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
   const frame = useFrame();
   const { left, right, top, bottom } = frame.bounds;
   const away = ground.side === "left" ? -1 : 1;
+  const into: Point = ground.goal.kind === "bay" ? bayAxis(ground.side, ground.goal) : [0, -away];
   const far = away * ground.road_width_m;
   const beyond = away < 0 ? bottom : top;
   const band = (from: number, to: number): Point[] => [
@@ -60,7 +76,7 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
         obstacle.kind === "vehicle" ? (
           <Parked key={obstacle.name} name={obstacle.name} polygon={obstacle.polygon_m} />
         ) : (
-          <Low key={obstacle.name} obstacle={obstacle} />
+          <Low key={obstacle.name} obstacle={obstacle} into={into} />
         ),
       )}
       {(beyond - far) * away * frame.scale > 18 && (
