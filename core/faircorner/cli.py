@@ -6,17 +6,11 @@ from pathlib import Path
 from typing import Any
 
 from faircorner.cues import goal_of, make_plan, make_remedy
+from faircorner.documents.answers import plan_document, remedy_document
+from faircorner.documents.driving import drive_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.model import inside
-from faircorner.documents.requests import (
-    DriveRequest,
-    PlanRequest,
-    drive_document,
-    method_named,
-    plan_document,
-    read_options,
-    remedy_document,
-)
+from faircorner.documents.requests import DriveRequest, PlanRequest, method_named, read_options
 from faircorner.errors import InputError
 
 __all__ = ["main"]
@@ -67,7 +61,7 @@ def _plan(document: Any) -> dict[str, Any]:
     plan = make_plan(vehicle, seat, ground, method, standard.bands(), options)
     remedy = None
     if not plan.feasible:
-        remedy = make_remedy(vehicle, ground, method, standard.bands(), options)
+        remedy = make_remedy(vehicle, seat, ground, method, standard.bands(), options)
     return {
         **plan_document(plan, method),
         "remedy": remedy_document(remedy),

@@ -203,7 +203,7 @@ def test_unsteady_hands_in_a_bay_touch_the_neighbour_and_no_kerb(linnet, seat):
     place = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0)
     method = school("Full-lock reverse bay")
     plan = make_plan(linnet, seat, place, method, BANDS)
-    hands = rehearse(linnet, method, plan, BANDS, [[0.0, 0.0], [0.15, 0.0], [1.2, 0.0]])
+    hands = rehearse(linnet, seat, method, plan, BANDS, [[0.0, 0.0], [0.15, 0.0], [1.2, 0.0]])
     assert hands.body_touched.tolist() == [False, False, True]
     assert not hands.kerb_touched.any()
     assert hands.good.tolist() == [True, True, False]

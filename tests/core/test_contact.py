@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from faircorner.motion import clearance, swept_outline, swing, tyre_clearance
+from faircorner.motion import clearance, swept_outline, swing
 from faircorner.plane import box, mirrored, to_site
 from hypothesis import given
 from hypothesis import strategies as st
@@ -85,16 +85,6 @@ def test_several_pieces_come_as_near_as_the_nearest_of_them(seed):
 def test_the_first_of_equal_gaps_is_told():
     poses = np.array([[[9.0, 0, 0], [8.0, 0, 0], [8.0, 0.3, 0], [9.0, 0, 0]]])
     assert clearance(poses, (BODY,), PARKED).sample[0] == 1
-
-
-@given(seeds)
-def test_tyres_reach_the_kerb_as_every_corner_says(seed):
-    poses = random_poses(seed)
-    corners = np.array([(0.2, 0.85), (-0.2, 0.85), (2.75, 0.85), (2.35, -0.85)])
-    found = tyre_clearance(poses, corners)
-    every = -to_site(poses, corners)[0, ..., 1]
-    assert found.metres[0] == pytest.approx(every.min())
-    assert found.sample[0] == every.min(axis=1).argmin()
 
 
 def driven_round(radius=5.0, steps=40):

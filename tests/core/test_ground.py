@@ -22,7 +22,8 @@ from hypothesis import strategies as st
 # One value inside its limits for every measure of a place.
 VALUES = {
     "gap": 8.3, "ahead_off_kerb": 0.35, "ahead_length": 5.0, "ahead_width": 1.95,
-    "behind_off_kerb": 0.15, "behind_length": 3.6, "behind_width": 1.7,
+    "ahead_askew": 0.25,
+    "behind_off_kerb": 0.15, "behind_length": 3.6, "behind_width": 1.7, "behind_askew": -0.2,
     "road_width": 9.0, "goal_kerb": 0.3, "goal_ahead": 1.2,
 }  # fmt: skip
 

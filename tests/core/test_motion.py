@@ -2,7 +2,8 @@
 
 import numpy as np
 import pytest
-from faircorner.documents.requests import DriveRequest, drive_document
+from faircorner.documents.driving import drive_document
+from faircorner.documents.requests import DriveRequest
 from faircorner.errors import InputError
 from faircorner.motion import Leg, clearance, drive
 from faircorner.plane import box, mirrored, to_site, wrap

@@ -41,7 +41,7 @@ def test_kerb_left_and_right_give_mirrored_plans(linnet, seat, quay, method, ban
         assert theirs.cue.sighting.y == pytest.approx(-mine.cue.sighting.y)
 
 
-def test_window_edges_are_real(linnet, method, bands, plan):
+def test_window_edges_are_real(linnet, seat, method, bands, plan):
     """Just inside an edge passes; just outside breaks what the window says."""
     for number, call in enumerate(plan.calls):
         for sign, edge, why in (
@@ -52,16 +52,16 @@ def test_window_edges_are_real(linnet, method, bands, plan):
                 continue
             late = np.zeros((2, len(plan.calls)))
             late[:, number] = sign * (edge - 0.006), sign * (edge + 0.012)
-            tried = rehearse(linnet, method, plan, bands, late)
+            tried = rehearse(linnet, seat, method, plan, bands, late)
             assert tried.good.tolist() == [True, False], (number + 1, why)
             assert tried.body_touched[1] == why.startswith("the body meets")
             assert tried.kerb_touched[1] == (why == "a tyre meets the kerb")
 
 
-def test_sensitivity_predicts_a_small_lateness(linnet, method, bands, plan):
+def test_sensitivity_predicts_a_small_lateness(linnet, seat, method, bands, plan):
     late = np.zeros((1, len(plan.calls)))
     late[0, 2] = 0.06
-    finish = rehearse(linnet, method, plan, bands, late).finish
+    finish = rehearse(linnet, seat, method, plan, bands, late).finish
     predicted = plan.finish.kerb[0] + 0.06 * plan.sensitivity[0, 2]
     assert finish.kerb[0] == pytest.approx(predicted, abs=0.004)
 
@@ -71,7 +71,7 @@ def test_a_gap_too_short_says_why_and_the_advised_gap_works(linnet, seat, quay, 
     plan = make_plan(linnet, seat, tight, method, bands)
     assert not plan.feasible
     assert plan.why_not
-    remedy = make_remedy(linnet, tight, method, bands)
+    remedy = make_remedy(linnet, seat, tight, method, bands)
     assert remedy is not None
     assert remedy.what == "gap"
     assert make_plan(linnet, seat, adjust(tight, "gap", remedy.to), method, bands).feasible
@@ -147,32 +147,39 @@ def test_a_call_played_just_beyond_its_window_breaks_what_the_window_says(
     linnet, seat, quay, method, bands, plan, call
 ):
     """Played where nothing breaks it ends as rehearsed; on time it is the plan itself."""
-    on_time = play(linnet, quay, method, Options(), plan.values, call=call + 1, by=0.0)
+    on_time = play(linnet, seat, quay, method, Options(), plan.values, call=call + 1, by=0.0)
     np.testing.assert_allclose(on_time.track.final, plan.track.final, atol=1e-6)
     assert on_time.breaks == ""
-    late = play(linnet, quay, method, Options(), plan.values, call=call + 1, by=0.1)
+    late = play(linnet, seat, quay, method, Options(), plan.values, call=call + 1, by=0.1)
     lateness = np.zeros(len(plan.calls))
     lateness[call] = 0.1
-    driven = rehearse(linnet, method, plan, bands, lateness)
+    driven = rehearse(linnet, seat, method, plan, bands, lateness)
     np.testing.assert_allclose(late.track.final, driven.poses, atol=1e-6)
     window = plan.calls[call].window
     if window.late is not None and "meets" in window.late_breaks:
         beyond = play(
-            linnet, quay, method, Options(), plan.values, call=call + 1, by=window.late + 0.02
+            linnet, seat, quay, method, Options(), plan.values, call=call + 1, by=window.late + 0.02
         )
         assert beyond.breaks == window.late_breaks
 
 
-def test_a_call_played_early_on_the_right_is_the_left_in_a_mirror(linnet, quay, method, plan):
-    left = play(linnet, quay, method, Options(), plan.values, call=2, by=-0.15)
+def test_a_call_played_early_on_the_right_is_the_left_in_a_mirror(linnet, seat, quay, method, plan):
+    left = play(linnet, seat, quay, method, Options(), plan.values, call=2, by=-0.15)
     right = play(
-        linnet.mirrored(), quay.mirrored(), method, Options(), plan.values, call=2, by=-0.15
+        linnet.mirrored(),
+        seat.mirrored(),
+        quay.mirrored(),
+        method,
+        Options(),
+        plan.values,
+        call=2,
+        by=-0.15,
     )
     np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
 
 
 @pytest.mark.parametrize(("call", "by", "field"), [(9, 0.1, "call"), (1, 7.0, "by_m")])
-def test_what_cannot_be_played_names_its_field(linnet, quay, method, plan, call, by, field):
+def test_what_cannot_be_played_names_its_field(linnet, seat, quay, method, plan, call, by, field):
     with pytest.raises(InputError) as caught:
-        play(linnet, quay, method, Options(), plan.values, call=call, by=by)
+        play(linnet, seat, quay, method, Options(), plan.values, call=call, by=by)
     assert caught.value.field == field

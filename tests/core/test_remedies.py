@@ -9,7 +9,7 @@ from faircorner.ground import Bay, adjust, lay_bay, lay_kerb, with_behind
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-SETTINGS = settings(max_examples=4, suppress_health_check=[HealthCheck.too_slow])
+SETTINGS = settings(max_examples=2, suppress_health_check=[HealthCheck.too_slow])
 
 
 def changed(ground, options, remedy):
@@ -32,7 +32,7 @@ def assert_advice_holds(linnet, seat, ground, method, bands, options):
     if plan.feasible:
         return
     assert str(plan.why_not)
-    remedy = make_remedy(linnet, ground, method, bands, options)
+    remedy = make_remedy(linnet, seat, ground, method, bands, options)
     if remedy is None:
         return
     place, settings_ = changed(ground, options, remedy)

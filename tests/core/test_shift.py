@@ -48,7 +48,8 @@ def test_measuring_in_other_units_changes_no_judgement(seed, scale):
     here = describe(off).p_value
     assert describe(off * -1).p_value == pytest.approx(here)
     if scale > 1:
-        assert describe(off * scale).p_value == pytest.approx(here, rel=0.02)
+        # What tape and eye leave at least is in metres, and weighs less the larger they are.
+        assert describe(off * scale).p_value == pytest.approx(here, rel=0.06)
 
 
 def test_equal_readings_are_not_certainty():

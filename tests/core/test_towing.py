@@ -2,12 +2,13 @@
 
 import numpy as np
 import pytest
-from faircorner.documents.requests import DriveRequest, drive_document
+from faircorner.documents.driving import drive_document
+from faircorner.documents.requests import DriveRequest
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError
 from faircorner.motion import Leg, drive, jack_knifed, trailer_headings
 from faircorner.vehicle import Steering, Trailer
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 STEERING = Steering(lock_turns=2.0, kerb_circle=14.0, wheelbase=3.8, track_front=2.0)
@@ -47,6 +48,7 @@ def test_pulling_straight_draws_every_trailer_into_line(length, hitch, bend, met
     assert -headings[0, -1] == pytest.approx(left, abs=1e-7)
 
 
+@settings(max_examples=15)
 @given(st.floats(0.2, 1.0), hitches)
 def test_on_a_long_circle_the_trailer_settles_where_its_axle_points_at_the_centre(share, hitch):
     turns, length = share * 2.0, 5.0

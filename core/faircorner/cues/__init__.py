@@ -1,31 +1,40 @@
 """Methods and what they ask of this driver, in this vehicle, at this place."""
 
+from faircorner.cues.calls import Call, Cue
 from faircorner.cues.fit import Fit
 from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.hold import RADII, wheel_round
 from faircorner.cues.leave import Leaving, leave
 from faircorner.cues.mend import Mend, mend
 from faircorner.cues.method import Look, Method, Start, Step, Unknown, Until, Wheel
 from faircorner.cues.plan import (
-    Call,
-    Cue,
+    LeastSize,
     LookReason,
     Options,
     Plan,
-    make_least_gap,
+    make_least_sizes,
     make_plan,
     make_remedy,
 )
 from faircorner.cues.play import Played, play
 from faircorner.cues.rehearse import Rehearsal, rehearse
 from faircorner.cues.remedy import Remedy
-from faircorner.cues.suits import goal_of, suited
+from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
+from faircorner.cues.shuffle import Shuffle, shuffle
+from faircorner.cues.suits import GOALS, GoalKind, goal_of, suited
 from faircorner.cues.windows import Window
 
 __all__ = [
+    "GOALS",
+    "NOTICED",
+    "RADII",
     "Call",
     "Cue",
+    "Cure",
     "Fit",
     "Followed",
+    "GoalKind",
+    "LeastSize",
     "Leaving",
     "Look",
     "LookReason",
@@ -36,7 +45,9 @@ __all__ = [
     "Played",
     "Rehearsal",
     "Remedy",
+    "Rescue",
     "Settings",
+    "Shuffle",
     "Start",
     "Step",
     "Unknown",
@@ -46,11 +57,14 @@ __all__ = [
     "follow",
     "goal_of",
     "leave",
-    "make_least_gap",
+    "make_least_sizes",
     "make_plan",
     "make_remedy",
     "mend",
     "play",
     "rehearse",
+    "rescue",
+    "shuffle",
     "suited",
+    "wheel_round",
 ]

@@ -15,10 +15,9 @@ from scipy.optimize import minimize
 from scipy.stats import qmc
 
 from faircorner.cues.follow import Settings
-from faircorner.cues.outcome import KERB, Case, Outcome, attempt
+from faircorner.cues.outcome import Case, Outcome, attempt, line_gap
 from faircorner.cues.reason import Reason
-from faircorner.ground import Band, Berth
-from faircorner.motion import tyre_clearance
+from faircorner.ground import Band, Berth, Ground
 from faircorner.plane import Floats
 
 __all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settings_for"]
@@ -29,12 +28,8 @@ LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
 _SPARE_WORTH = 40.0
 # Breaking a limit costs more than any spare is worth.
 _EXCESS_COST = 400.0
-# Left between tyres and kerb, and between the swinging nose and the far kerb, m.
-_TYRE_SPARE, _ROAD_SPARE = 0.04, 0.15
 _STEP = 1e-4
-# Places along each leg where contact is looked at while fitting.
-_SAMPLES = 24
-# And how far apart, m, where a gap is told.
+# How far apart poses are looked at where a gap is told, m.
 FINE = 0.02
 _PROBES = 12
 # Batches a search may take; one that needs more is circling a kink between two gaps.
@@ -56,9 +51,11 @@ class Fit:
     """The figures found, in the method's order, and whether they do.
 
     spare : least gap to anything that stands there, m; infinite where nothing does
+    outcome : what they come to, looked at finely
     """
 
     values: Floats
+    outcome: Outcome
     spare: float
     feasible: bool
     why_not: Reason
@@ -93,12 +90,17 @@ class _Problem:
         self.free = np.flatnonzero(~np.array(pinned, dtype=np.bool_))
         self.berth = case.ground.berth
         self.kerb = self.berth.wanted_kerb(case.vehicle)
+        self.passed = _passed(case.ground)
         self.floors = _floors(case)
         self._at: Floats | None = None
         self._rows: Floats = np.empty(0)
         self._steps: Floats = np.empty(0)
-        self._left = _ENOUGH
-        self.best = (np.inf, np.empty(0))
+        self._left = 0
+        self.best = (np.inf, np.empty(0), False)
+
+    def allow(self, batches: int) -> None:
+        """So many batches more, from another begin."""
+        self._left, self._at = batches, None
 
     def values(self, x: Floats) -> Floats:
         """Unknowns (k, unknowns) from scaled free ones (k, free)."""
@@ -112,7 +114,7 @@ class _Problem:
 
     def rows(self, x: Floats) -> Floats:
         """What `held` says of each row of x, (k, free), driven as coarsely as a search may."""
-        return self.held(x, attempt(self.case, self.settings(x), steps=_SAMPLES))
+        return self.held(x, attempt(self.case, self.settings(x), sample=None))
 
     def held(self, x: Floats, outcome: Outcome) -> Floats:
         """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""
@@ -120,14 +122,17 @@ class _Problem:
         along = finish.measure(berth.along)
         values = self.values(x)
         taste = ((values - self.prefer) / (self.high - self.low) * 2) ** 2
-        cost = taste.sum(axis=1) + (along - berth.gap) ** 2
+        cost = taste.sum(axis=1)
+        if berth.gap is None:
+            along = np.zeros_like(along)
+        else:
+            cost = cost + (along - berth.gap) ** 2
         slacks = [along, *self._bands(outcome)]
-        edges = {self.case.ground.far_edge: _ROAD_SPARE, KERB: _TYRE_SPARE}
-        slacks += [gap.metres for name, gap in outcome.gaps.items() if name not in edges]
+        slacks += [outcome.gaps[name].metres for name in self.passed]
         slacks += [
-            outcome.gaps[name].metres - min(spare, self.floors.get(name, spare))
-            for name, spare in edges.items()
-            if name in outcome.gaps
+            outcome.gaps[line.name].metres - min(line.spare, self.floors.get(line.name, np.inf))
+            for line in self.case.ground.kerblines
+            if line.name not in self.passed
         ]
         unreached = (~outcome.followed.reached).sum(axis=1)
         return np.stack([cost + unreached, finish.kerb - self.kerb, *slacks], axis=-1)
@@ -145,15 +150,16 @@ class _Problem:
                 inside.append(band.high - 0.02 - value)
         return inside
 
-    def gaps_from(self) -> int:
-        """Index of the first slack that is a gap to a parked vehicle."""
+    @property
+    def gaps(self) -> slice:
+        """Which entries of a row are gaps to what is passed."""
         limits = 0
         for band in self.case.bands:
             if band.measure not in ("ahead", "behind"):
                 continue
             there = getattr(self.berth, band.measure) is not None
             limits += (band.low is not None) + (there and band.high is not None)
-        return 3 + limits
+        return slice(3 + limits, 3 + limits + len(self.passed))
 
     def at(self, x: Floats) -> Floats:
         """Row at x and at a small step along each free unknown, cached: SLSQP asks thrice."""
@@ -166,15 +172,19 @@ class _Problem:
             self._steps = np.where(free > 0.5, -_STEP, _STEP)
             steps = np.vstack((np.zeros(len(free)), np.diag(self._steps)))
             self._rows, self._at = self.rows(np.clip(free + steps, 0.0, 1.0)), free.copy()
-            self.best = min(self.best, (self._merit(self._rows[0]), self._at), key=lambda b: b[0])
+            self.best = min(self.best, self._judged(self._rows[0]), key=lambda b: b[0])
         return self._rows
 
-    def _merit(self, row: Floats) -> float:
-        """What the search is after, as one figure: keeping to everything first, then taste."""
-        gaps = slice(self.gaps_from(), self.gaps_from() + len(self.case.ground.obstacles))
-        short = np.minimum(row[2:], 0.0).sum() - abs(row[1])
-        spare = float(row[gaps].min(initial=WANTED_SPARE))
-        return float(row[0] - _SPARE_WORTH * spare - 1e3 * short)
+    def _judged(self, row: Floats) -> tuple[float, Floats, bool]:
+        """What the search is after as one figure, where it was had, and whether nothing is broken.
+
+        Keeping to everything comes first, then taste.
+        """
+        short = float(np.minimum(row[2:], 0.0).sum() - abs(row[1]))
+        spare = float(row[self.gaps].min(initial=WANTED_SPARE))
+        merit = float(row[0]) - _SPARE_WORTH * spare - 1e3 * short
+        at = np.empty(0) if self._at is None else self._at
+        return merit, at, short > -_AIM_TOLERANCE
 
     def slope(self, x: Floats) -> Floats:
         """Derivatives of a row by the free unknowns, (2 + n, free)."""
@@ -182,37 +192,57 @@ class _Problem:
         return np.asarray((rows[1:] - rows[0]).T / self._steps)
 
 
+def _passed(ground: Ground) -> tuple[str, ...]:
+    """Names of what the plan keeps as much room to as it can, up to what is worth anything."""
+    turned_at = [line.name for line in ground.kerblines if line.turned_at]
+    return (*(o.name for o in ground.obstacles), *turned_at)
+
+
 def _floors(case: Case) -> dict[str, float]:
     """Gaps at a given start, a little less: what stands too near already need not be farther."""
-    if case.start is None or not case.ground.has_kerb:
+    if case.start is None:
         return {}
-    poses = case.start[None, None]
-    return {KERB: float(tyre_clearance(poses, case.vehicle.tyres()).metres[0]) - 0.01}
+    start = case.start[None, None]
+    return {
+        line.name: float(line_gap(start, case.vehicle, line).metres[0]) - 0.01
+        for line in case.ground.kerblines
+    }
 
 
-def fit(case: Case, given: Given) -> Fit:
+def fit(case: Case, given: Given, *, descents: int = 2) -> Fit:
     """Place the calls so that the vehicle ends at the goal with room to spare.
 
+    descents : tried at most before a case is called unfit
     Kerb on the left. An unfit case is data: `feasible` is false and `why_not` says what
     stands in the way.
     """
     problem = _Problem(case, given)
-    gaps = slice(problem.gaps_from(), problem.gaps_from() + len(case.ground.obstacles))
-    x = _solve(problem, gaps)
+    gaps = problem.gaps
+    x = _solve(problem, gaps, descents)
     # Finely enough to tell the spare to a few millimetres, also where two corners pass.
     outcome = attempt(case, problem.settings(x[None]), sample=FINE)
     row = problem.held(x[None], outcome)[0]
     spare = float(row[gaps].min(initial=np.inf))
     values = problem.values(x[None])[0]
     why_not = _why_not(case, outcome, row, gaps, spare, problem.floors)
-    return Fit(values=values, spare=spare, feasible=not why_not, why_not=why_not)
+    return Fit(values=values, outcome=outcome, spare=spare, feasible=not why_not, why_not=why_not)
 
 
-def _solve(problem: _Problem, gaps: slice) -> Floats:
+def _solve(problem: _Problem, gaps: slice, descents: int) -> Floats:
     free = len(problem.free)
     if free == 0:
         return np.empty(0)
-    begin = _begin(problem, gaps)
+    for begin in _begins(problem, gaps)[:descents]:
+        _search(problem, gaps, begin)
+        if problem.best[2]:
+            break
+    return np.clip(problem.best[1], 0.0, 1.0)
+
+
+def _search(problem: _Problem, gaps: slice, begin: Floats) -> None:
+    """One descent; the best it meets stays in the problem."""
+    free = len(problem.free)
+    problem.allow(_ENOUGH)
     first = problem.at(np.append(begin, (0.0, 0.0)))[0]
     touching, breaking = np.zeros(len(first) - 2), np.zeros(len(first) - 2)
     touching[gaps.start - 2 : gaps.stop - 2] = 1.0
@@ -240,11 +270,13 @@ def _solve(problem: _Problem, gaps: slice) -> Floats:
             method="SLSQP",
             options={"maxiter": 25, "ftol": 1e-3},
         )  # fmt: skip
-    return np.clip(problem.best[1], 0.0, 1.0)
 
 
-def _begin(problem: _Problem, gaps: slice) -> Floats:
-    """The most promising of a spread of starts (Halton 1960), the school's own among them."""
+def _begins(problem: _Problem, gaps: slice) -> Floats:
+    """A spread of starts (Halton 1960), the school's own among them, the most promising first.
+
+    The next are for the descents that end in a hollow from which nothing keeps to everything.
+    """
     spread = qmc.Halton(len(problem.free), scramble=False).random(_PROBES)
     span = problem.high - problem.low
     own = ((problem.prefer - problem.low) / span)[problem.free]
@@ -253,7 +285,7 @@ def _begin(problem: _Problem, gaps: slice) -> Floats:
     spare = rows[:, gaps].min(axis=1, initial=WANTED_SPARE)
     short = np.minimum(rows[:, 2:], 0.0).sum(axis=1)
     merit = rows[:, 0] + 20 * np.abs(rows[:, 1]) - _SPARE_WORTH * (spare + short)
-    return np.asarray(probes[merit.argmin()])
+    return np.asarray(probes[merit.argsort()])
 
 
 def _why_not(
@@ -265,19 +297,20 @@ def _why_not(
         step = case.method.steps[int(np.argmin(reached))]
         return Reason(text=f"the step “{step.say}” never reaches what it waits for")
     if spare < LEAST_SPARE:
-        nearest = case.ground.obstacles[int(row[gaps].argmin())].name
+        nearest = _passed(case.ground)[int(row[gaps].argmin())]
         if spare < 0:
-            return Reason(text=f"the body meets the {nearest} by {{0}}", lengths=(-spare,))
+            what = "a tyre" if nearest in outcome.low else "the body"
+            return Reason(text=f"{what} meets the {nearest} by {{0}}", lengths=(-spare,))
         return Reason(
             text=f"only {{0}} stay free of the {nearest}, too little for any hand",
             lengths=(spare,),
         )
-    far = float(outcome.gaps[case.ground.far_edge].metres[0])
-    if far < 0:
-        return Reason(text=f"the nose swings {{0}} over the {case.ground.far_edge}",
-                      lengths=(-far,))  # fmt: skip
-    if KERB in outcome.gaps and outcome.gaps[KERB].metres[0] < min(0.0, floors.get(KERB, 0.0)):
-        return Reason(text="a tyre meets the kerb on the way in")
+    for line in case.ground.kerblines:
+        over = -float(outcome.gaps[line.name].metres[0])
+        if over > max(0.0, -floors.get(line.name, 0.0)):
+            if line.of_tyres:
+                return Reason(text=f"a tyre goes {{0}} over the {line.name}", lengths=(over,))
+            return Reason(text=f"the body swings {{0}} over the {line.name}", lengths=(over,))
     berth = case.ground.berth
     if abs(row[1]) > _AIM_TOLERANCE:
         off = "far from" if row[1] > 0 else "near to"

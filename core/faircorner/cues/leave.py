@@ -6,11 +6,11 @@ from typing import Literal
 import numpy as np
 
 from faircorner.cues.fit import LEAST_SPARE
-from faircorner.cues.outcome import obstacle_gap
+from faircorner.cues.outcome import line_gap, obstacle_gap
 from faircorner.errors import InputError
 from faircorner.ground import Ground
-from faircorner.motion import Leg, drive, tyre_clearance
-from faircorner.plane import Bools, Floats, mirrored, to_site
+from faircorner.motion import Leg, drive
+from faircorner.plane import Bools, Floats, mirrored
 from faircorner.vehicle import Vehicle
 
 __all__ = ["WAY_OUT_RATE", "Leaving", "leave"]
@@ -95,10 +95,9 @@ def _least(
 
 def _clear(vehicle: Vehicle, ground: Ground, poses: Floats) -> Bools:
     """Which attempts pass everything with room to spare, and stay on the road or aisle."""
-    across = to_site(poses, vehicle.outline()[0])[..., 1]
-    good = across.min(axis=(1, 2)) + ground.road_width > 0
+    good = np.ones(len(poses), dtype=np.bool_)
+    for line in ground.kerblines:
+        good &= line_gap(poses, vehicle, line).metres >= 0
     for obstacle in ground.obstacles:
         good &= obstacle_gap(poses, vehicle, obstacle).metres >= LEAST_SPARE
-    if ground.has_kerb:
-        good &= tyre_clearance(poses, vehicle.tyres()).metres >= 0
     return np.asarray(good)

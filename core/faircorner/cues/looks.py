@@ -41,8 +41,10 @@ def look_reasons(case: Case, outcome: Outcome) -> tuple[LookReason, ...]:
     reasons: list[LookReason] = []
     for i, step in enumerate(case.method.steps):
         due = 0.0 if i == 0 else float(ends[i - 1])
-        # What follows from acting now lasts until the wheel has been taken back again.
-        until = float(ends[min(i + 1, len(ends) - 1)])
+        # What follows from acting now lasts until the wheel has been taken back again, in one gear.
+        after = case.method.steps[i + 1 : i + 2]
+        same_gear = bool(after) and after[0].direction == step.direction
+        until = float(ends[i + 1 if same_gear else i])
         during = (s >= due - 1e-9) & (s <= until + 1e-9)
         for look in step.looks:
             why, metres, sample, place = _why(

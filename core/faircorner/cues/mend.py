@@ -10,9 +10,9 @@ from itertools import product
 
 import numpy as np
 
-from faircorner.cues.fit import FINE, Given, fit, settings_for
+from faircorner.cues.fit import Given, fit
 from faircorner.cues.method import Method, Start, Step, Unknown, Until, Way, Wheel
-from faircorner.cues.outcome import Case, Outcome, attempt
+from faircorner.cues.outcome import Case, Outcome
 from faircorner.errors import InputError
 from faircorner.ground import Band, Finish, Ground, finish_at
 from faircorner.motion import Leg, Track
@@ -36,6 +36,7 @@ class Mend:
 
     movements : "forward" or "reverse", in order; legs and steps : three a movement
     stretch : m rolled in each movement before the wheel goes the other way
+    low : names of what only tyres meet
     """
 
     movements: tuple[str, ...]
@@ -45,6 +46,7 @@ class Mend:
     finish: Finish
     stretch: tuple[float, ...]
     clearances: tuple[tuple[str, float, float], ...]
+    low: frozenset[str]
 
 
 def mend(
@@ -140,11 +142,11 @@ def _tried(
     method = _method(gears, way, ground.berth.edge)
     case = Case(vehicle=vehicle, ground=ground, method=method, bands=bands, start=start)
     given = Given(gap=0.0, rate=_RATE, pinned={})
-    found = fit(case, given)
+    # Of the many ways that are tried another does where this one's descent is a poor one.
+    found = fit(case, given, descents=1)
     if not found.feasible:
         return None
-    settings = settings_for(found.values[None], given, len(method.steps))
-    driven = attempt(case, settings, sample=FINE)
+    driven = found.outcome
     berth = ground.berth
     # A bay may end at a mere line: there is no room beyond it to be put right in.
     if not ground.has_kerb and berth.gap_to(berth.along, driven.track.poses, vehicle).min() < 0:
@@ -165,6 +167,7 @@ def _told(method: Method, gears: tuple[int, ...], values: Floats, driven: Outcom
             (name, float(gap.metres[0]), float(s[gap.sample[0]]))
             for name, gap in driven.gaps.items()
         ),
+        low=driven.low,
     )
 
 
@@ -181,4 +184,5 @@ def _mirrored(found: Mend) -> Mend:
         finish=found.finish,
         stretch=found.stretch,
         clearances=found.clearances,
+        low=found.low,
     )

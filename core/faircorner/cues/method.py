@@ -24,7 +24,7 @@ __all__ = [
 Way: TypeAlias = Literal["toward", "away", "straight"]
 Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
 UntilKind: TypeAlias = Literal[
-    "travelled", "heading", "parallel", "abeam", "gap wanted", "kerb", "wheel set"
+    "travelled", "heading", "parallel", "abeam", "gap wanted", "kerb", "edge", "seen", "wheel set"
 ]
 
 
@@ -59,6 +59,8 @@ class Until:
     abeam : m that `own` stands behind `landmark`, along the kerb
     gap wanted : the gap that the place asks for is left at the berth's end
     kerb : m from `own` to the kerb
+    edge : m from what meets it, tyres or body, to the nearest place of the named `edge`
+    seen : the driver sees the `thing` pass the vehicle's own mark of that name (`own`)
     wheel set : as soon as the wheel has reached this step's amount
     """
 
@@ -66,16 +68,21 @@ class Until:
     value: float | Unknown = 0.0
     own: str = ""
     landmark: str = ""
+    edge: str = ""
+    thing: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Wheel:
-    """Where the wheel goes: a way, and how much of the lock (0 to 1)."""
+    """Where the wheel goes: a way, and how much of the lock (0 to 1), or a set number of turns."""
 
     way: Way
     of_lock: float | Unknown = 1.0
+    turns: float | None = None
 
     def __post_init__(self) -> None:
+        if self.turns is not None and not 0 < self.turns <= 10:
+            raise InputError("turns", f"must be above 0 and at most 10, got {self.turns:g}")
         amount = self.of_lock
         least, most = (amount.low, amount.high) if isinstance(amount, Unknown) else (amount, amount)
         if not (least > 0 and most <= 1):
@@ -85,6 +92,10 @@ class Wheel:
     def sign(self) -> int:
         """Which way the wheel goes with the kerb on the left: toward is left, positive."""
         return {"toward": 1, "away": -1, "straight": 0}[self.way]
+
+    def share(self, lock: float) -> float | Unknown:
+        """How much of a lock of so many turns, 0 to 1."""
+        return self.of_lock if self.turns is None else self.turns / lock
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

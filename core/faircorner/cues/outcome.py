@@ -6,22 +6,20 @@ import numpy as np
 
 from faircorner.cues.follow import Followed, Settings, follow
 from faircorner.cues.method import Method
-from faircorner.ground import Band, Finish, Ground, Obstacle, finish_at
-from faircorner.motion import Clearance, Track, clearance, tyre_clearance
+from faircorner.ground import Band, Finish, Ground, Kerbline, Obstacle, finish_at, near_kerb
+from faircorner.motion import Clearance, Track, clearance
 from faircorner.plane import Bools, Floats, to_site
+from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
-__all__ = ["KERB", "TYRES_MEET", "Case", "Outcome", "attempt", "obstacle_gap"]
-
-KERB = "kerb"
-# What is low enough for the body to pass over, by name.
-TYRES_MEET = (KERB, "wheel stop")
+__all__ = ["Case", "Outcome", "attempt", "line_gap", "obstacle_gap", "overhang"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Case:
     """The fixed part of a plan: who drives what, where, how, and what counts as good.
 
+    seat : on the working side's own hand, for methods that wait for what is seen
     start : (3,), where to begin when it is not where the method would
     """
 
@@ -29,6 +27,7 @@ class Case:
     ground: Ground
     method: Method
     bands: tuple[Band, ...]
+    seat: Seat | None = None
     start: Floats | None = None
 
 
@@ -37,28 +36,27 @@ class Outcome:
     """Results of a batch.
 
     gaps : for each thing that can be touched, the least signed gap of each attempt
-    overhang : the furthest the body reaches over the kerb or the line on y = 0, which
-        it may; negative when it stays off
+    low : names of what only tyres meet
     """
 
     followed: Followed
     track: Track
     finish: Finish
     gaps: dict[str, Clearance]
-    overhang: Clearance
+    low: frozenset[str]
 
     @property
     def tyres(self) -> Floats:
         """Least gap of the tyres to kerb or wheel stop, (attempts,); infinite where none is."""
-        return self._least(low=True)
+        return self._least(of_tyres=True)
 
     @property
     def body(self) -> Floats:
         """Least gap of the body to anything, (attempts,)."""
-        return self._least(low=False)
+        return self._least(of_tyres=False)
 
-    def _least(self, *, low: bool) -> Floats:
-        gaps = [gap.metres for name, gap in self.gaps.items() if (name in TYRES_MEET) == low]
+    def _least(self, *, of_tyres: bool) -> Floats:
+        gaps = [gap.metres for name, gap in self.gaps.items() if (name in self.low) == of_tyres]
         return np.asarray(np.min([*gaps, np.full(len(self.finish.kerb), np.inf)], axis=0))
 
     def good(self, bands: tuple[Band, ...]) -> Bools:
@@ -68,32 +66,47 @@ class Outcome:
         return np.asarray(clear & kept & self.followed.reached.all(axis=1))
 
 
-def attempt(
-    case: Case, settings: Settings, *, sample: float = 0.05, steps: int | None = None
-) -> Outcome:
-    """Drive a batch and measure it; kerb on the left. sample, steps : see `motion.drive`."""
+def attempt(case: Case, settings: Settings, *, sample: float | None = 0.05) -> Outcome:
+    """Drive a batch and measure it; kerb on the left.
+
+    sample : m between the poses looked at; None for 24 in every step, however long
+    """
     vehicle, ground = case.vehicle, case.ground
-    followed = follow(vehicle, ground, case.method, settings, start=case.start)
-    track = followed.track(vehicle, sample, steps)
+    followed = follow(vehicle, ground, case.method, settings, start=case.start, seat=case.seat)
+    track = followed.coarse if sample is None else followed.track(vehicle, sample)
+    lines = ground.kerblines
     gaps = {o.name: obstacle_gap(track.poses, vehicle, o) for o in ground.obstacles}
-    across = to_site(track.poses, vehicle.outline()[0])[..., 1]
-    beyond = _least(-across.max(axis=-1))
-    if ground.has_kerb:
-        gaps[KERB] = tyre_clearance(track.poses, vehicle.tyres())
-    gaps[ground.far_edge] = _least(across.min(axis=-1) + ground.road_width)
+    gaps |= {line.name: line_gap(track.poses, vehicle, line) for line in lines}
     return Outcome(
         followed=followed,
         track=track,
         finish=finish_at(track.final, vehicle, ground),
         gaps=gaps,
-        overhang=Clearance(metres=-beyond.metres, sample=beyond.sample),
+        low=ground.met_by_tyres,
     )
 
 
+def overhang(poses: Floats, vehicle: Vehicle, ground: Ground) -> Clearance:
+    """The furthest the body reaches over a kerb or the bays' mouths, where it may, (attempts,).
+
+    poses : (attempts, n, 3). Negative when it stays off.
+    """
+    # Before a bay it is the line of the mouths, which a manoeuvre crosses anyway.
+    lines = [line for line in ground.kerblines if line.of_tyres] or [near_kerb()]
+    body = to_site(poses, vehicle.outline()[0])
+    off = _least(np.min([line.gap(body).min(axis=-1) for line in lines], axis=0))
+    return Clearance(metres=-off.metres, sample=off.sample)
+
+
+def line_gap(poses: Floats, vehicle: Vehicle, line: Kerbline) -> Clearance:
+    """Least gap over poses (attempts, n, 3) of the tyres or the body to a kerbline, m."""
+    points = vehicle.tyres() if line.of_tyres else vehicle.outline()[0]
+    return _least(line.gap(to_site(poses, points)).min(axis=-1))
+
+
 def obstacle_gap(poses: Floats, vehicle: Vehicle, obstacle: Obstacle) -> Clearance:
-    """Least gap over poses (attempts, n, 3): of the tyres to a wheel stop, else of the body, m."""
-    low = obstacle.kind == "wheel stop"
-    pieces = vehicle.tyre_pieces() if low else vehicle.outline()
+    """Least gap over poses (attempts, n, 3): of the tyres to what is low, else of the body, m."""
+    pieces = vehicle.tyre_pieces() if obstacle.low else vehicle.outline()
     return clearance(poses, pieces, obstacle.polygon)
 
 

@@ -4,29 +4,28 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from faircorner.cues.fit import FINE, Fit, Given, fit, settings_for
-from faircorner.cues.follow import landmark_x, own_point
+from faircorner.cues.calls import Call, call_at, mirrored_call
+from faircorner.cues.fit import Fit, Given, fit, settings_for
 from faircorner.cues.looks import LookReason, look_reasons
-from faircorner.cues.method import Method, Unknown, Until
-from faircorner.cues.outcome import Case, Outcome, attempt
+from faircorner.cues.method import Method, Unknown
+from faircorner.cues.outcome import Case, Outcome, attempt, overhang
 from faircorner.cues.reason import Reason
-from faircorner.cues.remedy import Remedy, least_change, least_gap
+from faircorner.cues.remedy import Remedy, least_change, least_sizes
 from faircorner.cues.suits import suited
 from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.errors import InputError
 from faircorner.ground import Band, Finish, Ground
-from faircorner.motion import Leg, Track, advance, swept_outline
-from faircorner.plane import Floats, mirrored, to_site
-from faircorner.sight import Seat, Sharpness, Sighting, sharpness, sight_of
+from faircorner.motion import Leg, Track, swept_outline
+from faircorner.plane import Floats, mirrored
+from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
 __all__ = [
-    "Call",
-    "Cue",
+    "LeastSize",
     "LookReason",
     "Options",
     "Plan",
-    "make_least_gap",
+    "make_least_sizes",
     "make_plan",
     "make_remedy",
     "prepare",
@@ -49,42 +48,6 @@ class Options:
     turns_per_metre: float | None = None
     pinned: dict[str, float] = field(default_factory=dict)
     shifts: dict[int, float] = field(default_factory=dict)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class Cue:
-    """What is seen at a call from this seat: of all there is to line up on, the sharpest.
-
-    what : its name; target : (2,), m on the site; height : m
-    """
-
-    what: str
-    sighting: Sighting
-    sharpness: Sharpness
-    target: Floats
-    height: float
-
-
-@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class Call:
-    """A moment to act: the end of one step, the start of the next.
-
-    step : index of the step it begins; s : m rolled; pose : (3,); heading : rad off the kerb's
-    line, nose away positive; told : m rolled where the cue is told, s plus the shift
-    until : what the step before it waited for
-    metres : m at which it came: own point behind the landmark, or from the kerb; else NaN
-    cue : None where the school watches outcomes instead of cues
-    """
-
-    step: int
-    s: float
-    told: float
-    pose: Floats
-    heading: float
-    until: Until
-    metres: float
-    window: Window
-    cue: Cue | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -115,6 +78,19 @@ class Plan:
     swept: tuple[Floats, ...]
 
 
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class LeastSize:
+    """The least size of one thing that a method can use.
+
+    what : "gap", "bay width", "aisle" or "road width"; metres : to 2 cm, None where none is enough
+    tighter : a plan 10 cm below it, which cannot be driven and says what is met
+    """
+
+    what: str
+    metres: float | None
+    tighter: Plan
+
+
 def make_plan(
     vehicle: Vehicle,
     seat: Seat,
@@ -130,18 +106,21 @@ def make_plan(
     there. A case that cannot work is a plan with `feasible` false and a reason.
     """
     options = options or Options()
-    case, given = prepare(vehicle, ground, method, bands, options)
+    case, given = prepare(vehicle, seat, ground, method, bands, options)
+    plan = _planned(case, given, seat if ground.side == "left" else seat.mirrored(), options)
+    return plan if ground.side == "left" else _mirrored(plan)
+
+
+def _planned(case: Case, given: Given, seat: Seat, options: Options) -> Plan:
+    """A plan with the working side on the left."""
     found = fit(case, given)
-    settings = settings_for(found.values[None], given, len(method.steps))
-    driven = attempt(case, settings)
-    fine = attempt(case, settings, sample=FINE)
-    left = ground.side == "left"
-    plan = _assemble(case, given, found, driven, fine, seat if left else seat.mirrored(), options)
-    return plan if left else _mirrored(plan)
+    driven = attempt(case, settings_for(found.values[None], given, len(case.method.steps)))
+    return _assemble(case, given, found, driven, seat, options)
 
 
 def make_remedy(
     vehicle: Vehicle,
+    seat: Seat,
     ground: Ground,
     method: Method,
     bands: tuple[Band, ...],
@@ -151,26 +130,35 @@ def make_remedy(
 
     Apart from `make_plan`, because it takes some dozens of fits.
     """
-    return least_change(*prepare(vehicle, ground, method, bands, options or Options()))
+    return least_change(*prepare(vehicle, seat, ground, method, bands, options or Options()))
 
 
-def make_least_gap(
+def make_least_sizes(
     vehicle: Vehicle,
+    seat: Seat,
     ground: Ground,
     method: Method,
     bands: tuple[Band, ...],
     options: Options | None = None,
-) -> float | None:
-    """The shortest gap between two parked vehicles that the method can use, m, to 2 cm.
+) -> tuple[LeastSize, ...]:
+    """How tight a place the method can use, and what is in the way in a tighter one.
 
-    At a bay its least width instead. None when even a gap of two and a half lengths, or no
-    width from the present one to three vehicles' is enough. Takes about ten fits.
+    Behind a parked vehicle that is the gap between two; at a bay its width and the aisle's;
+    elsewhere the road's width. Takes about ten fits each.
+    Raises InputError where there is nothing to be tightened.
     """
-    return least_gap(*prepare(vehicle, ground, method, bands, options or Options()))
+    case, given = prepare(vehicle, seat, ground, method, bands, options or Options())
+    left = ground.side == "left"
+    found = []
+    for what, metres, tighter in least_sizes(case, given):
+        plan = _planned(tighter, given, seat if left else seat.mirrored(), Options())
+        found.append(LeastSize(what=what, metres=metres, tighter=plan if left else _mirrored(plan)))
+    return tuple(found)
 
 
 def prepare(
     vehicle: Vehicle,
+    seat: Seat,
     ground: Ground,
     method: Method,
     bands: tuple[Band, ...],
@@ -180,6 +168,17 @@ def prepare(
 
     Raises InputError for options outside their limits and methods that end elsewhere.
     """
+    if vehicle.trailer is not None:
+        raise InputError(
+            "vehicle", "draws a trailer, and no method here places one; leave it out, or back it"
+        )
+    lock = vehicle.steering.lock_turns
+    for i, step in enumerate(method.steps):
+        if step.wheel.turns is not None and step.wheel.turns > lock:
+            raise InputError(
+                f"steps[{i}].wheel.turns",
+                f"{step.wheel.turns:g} is beyond this vehicle's lock of {lock:g} turns",
+            )
     place = suited(ground, method).wanting(kerb=options.kerb, gap=options.ahead)
     pinned = dict(options.pinned)
     fitted = method.start.gap if isinstance(method.start.gap, Unknown) else None
@@ -206,6 +205,7 @@ def prepare(
         ground=place.kerb_on_left(),
         method=method,
         bands=bands,
+        seat=seat if ground.side == "left" else seat.mirrored(),
     )
     return case, Given(gap=gap, rate=rate, pinned=pinned)
 
@@ -226,7 +226,6 @@ def _assemble(
     given: Given,
     found: Fit,
     driven: Outcome,
-    fine: Outcome,
     seat: Seat,
     options: Options,
 ) -> Plan:
@@ -236,7 +235,9 @@ def _assemble(
     answers = np.full((3, calls), np.nan)
     if found.feasible:
         answers = sensitivity(case, found, given)
+    fine = found.outcome
     s = fine.track.s[0]
+    over = overhang(fine.track.poses, case.vehicle, case.ground)
     return Plan(
         feasible=found.feasible,
         why_not=found.why_not,
@@ -249,8 +250,8 @@ def _assemble(
             for name, gap in fine.gaps.items()
         ),
         overhang=(
-            max(0.0, float(fine.overhang.metres[0])),
-            float(s[fine.overhang.sample[0]]),
+            max(0.0, float(over.metres[0])),
+            float(s[over.sample[0]]),
         ),
         spare=found.spare,
         values={u.name: float(v) for u, v in zip(case.method.unknowns, found.values, strict=True)},
@@ -258,84 +259,13 @@ def _assemble(
         turns_per_metre=given.rate,
         ground=case.ground,
         calls=tuple(
-            _call(case, driven, seat, i, window, options.shifts.get(i + 1, 0.0))
+            call_at(case, driven, seat, i, window, options.shifts.get(i + 1, 0.0))
             for i, window in enumerate(windows)
         ),
         looks=look_reasons(case, driven),
         sensitivity=answers,
         swept=tuple(swept_outline(driven.track.poses[0, ::4], case.vehicle.outline())),
     )  # fmt: skip
-
-
-def _pose_at(case: Case, driven: Outcome, metres: Floats) -> Floats:
-    """Poses (k, 3) at metres rolled, exactly on the driven path."""
-    ends = driven.followed.ends[0]
-    poses = np.empty((len(metres), 3))
-    for k, s in enumerate(np.clip(metres, 0.0, ends[-1])):
-        leg = min(int(np.searchsorted(ends, s)), len(ends) - 1)
-        begin = 0.0 if leg == 0 else float(ends[leg - 1])
-        at = int(np.searchsorted(driven.track.s[0], begin, side="right")) - 1
-        into = np.linspace(0.0, s - begin, 61)[None]
-        poses[k] = advance(
-            case.vehicle.steering, driven.track.poses[:1, at], driven.track.turns[:1, at],
-            driven.followed.legs[leg], into,
-        )[0][0, -1]  # fmt: skip
-    return poses
-
-
-def _call(
-    case: Case, driven: Outcome, seat: Seat, index: int, window: Window, shift: float
-) -> Call:
-    s = float(driven.followed.ends[0, index])
-    told = min(max(s + shift, 0.0), float(driven.followed.ends[0, -1]))
-    around = np.clip([told - 0.03, told, told + 0.03], 0.0, driven.followed.ends[0, -1])
-    poses = _pose_at(case, driven, np.append(around, s))
-    pose = poses[1]
-    until = case.method.steps[index].until
-    # An angle to the berth where that is waited for, else to the way along the kerb or aisle.
-    line = case.ground.berth.heading if until.kind == "parallel" else 0.0
-    return Call(
-        step=index + 1,
-        s=s,
-        told=told,
-        pose=poses[3],
-        heading=line - float(pose[2]),
-        until=until,
-        metres=_waited(case, until, poses[3]),
-        window=window,
-        cue=_cue(case, seat, poses[:3], around) if case.method.references else None,
-    )
-
-
-def _cue(case: Case, seat: Seat, poses: Floats, s: Floats) -> Cue:
-    """The sharpest cue that shows through the glass; the first of all where none shows."""
-    pose = poses[1]
-    eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
-    found = []
-    for what, corners, height in case.ground.sighted:
-        target = corners[int(np.linalg.norm(corners - eye, axis=1).argmin())]
-        found.append(
-            Cue(
-                what=what,
-                sighting=sight_of(case.vehicle, seat, pose, target, height),
-                sharpness=sharpness(case.vehicle, seat, poses, s, target, height),
-                target=target,
-                height=height,
-            )
-        )
-    return min(found, key=lambda c: (c.sighting.through is None, c.sharpness.scatter))
-
-
-def _waited(case: Case, until: Until, pose: Floats) -> float:
-    """Where the own point of an event stands, m: behind its landmark, or from the kerb."""
-    if until.kind == "gap wanted":
-        return case.ground.berth.gap
-    if not until.own:
-        return float("nan")
-    x, y = to_site(pose, own_point(case.vehicle, until.own)[None])[0]
-    if until.kind == "kerb":
-        return float(-y)
-    return float(landmark_x(case.ground, until.landmark) - x)
 
 
 def _mirrored(plan: Plan) -> Plan:
@@ -348,26 +278,7 @@ def _mirrored(plan: Plan) -> Plan:
         legs=tuple(replace(leg, turns=-leg.turns) for leg in plan.legs),
         track=replace(track, poses=mirrored(track.poses), turns=-track.turns),
         ground=plan.ground.mirrored(),
-        calls=tuple(_mirrored_call(call) for call in plan.calls),
+        calls=tuple(mirrored_call(call) for call in plan.calls),
         looks=tuple(replace(look, y=-look.y) for look in plan.looks),
         swept=tuple(part * flip for part in plan.swept),
     )
-
-
-def _mirrored_call(call: Call) -> Call:
-    if call.cue is None:
-        return replace(call, pose=mirrored(call.pose))
-    seen = call.cue.sighting
-    lateral = seen.along == "y"
-    sighting = replace(
-        seen,
-        eye=seen.eye * [1, -1, 1],
-        y=-seen.y,
-        bearing=-seen.bearing,
-        offset=-seen.offset if lateral else seen.offset,
-    )
-    sharp = call.cue.sharpness
-    if lateral:
-        sharp = replace(sharp, image=-sharp.image)
-    cue = replace(call.cue, sighting=sighting, sharpness=sharp, target=call.cue.target * [1, -1])
-    return replace(call, pose=mirrored(call.pose), cue=cue)

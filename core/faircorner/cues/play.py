@@ -13,6 +13,7 @@ from faircorner.errors import InputError
 from faircorner.ground import Finish, Ground
 from faircorner.motion import Track
 from faircorner.plane import mirrored
+from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
 __all__ = ["Played", "play"]
@@ -34,8 +35,8 @@ class Played:
 
 
 def play(
-    vehicle: Vehicle, ground: Ground, method: Method, options: Options, values: dict[str, float],
-    *, call: int, by: float,
+    vehicle: Vehicle, seat: Seat, ground: Ground, method: Method, options: Options,
+    values: dict[str, float], *, call: int, by: float,
 ) -> Played:  # fmt: skip
     """Drive a plan with one call displaced.
 
@@ -47,7 +48,7 @@ def play(
         raise InputError("call", f"there is no call {call}; calls are 1 to {len(method.steps) - 1}")
     if not abs(by) <= _REACH:
         raise InputError("by_m", f"must be within {_REACH:g} m, got {by:g}")
-    case, given = prepare(vehicle, ground, method, (), options)
+    case, given = prepare(vehicle, seat, ground, method, (), options)
     late = np.zeros((1, len(method.steps)))
     late[0, call - 1] = by
     figures = np.array([[values[u.name] for u in method.unknowns]])

@@ -11,6 +11,7 @@ from faircorner.cues.outcome import Case, attempt
 from faircorner.cues.plan import Plan
 from faircorner.ground import Band, Finish
 from faircorner.plane import Bools, Floats, mirrored
+from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
 __all__ = ["Rehearsal", "rehearse"]
@@ -34,6 +35,7 @@ class Rehearsal:
 
 def rehearse(
     vehicle: Vehicle,
+    seat: Seat,
     method: Method,
     plan: Plan,
     bands: tuple[Band, ...],
@@ -50,6 +52,7 @@ def rehearse(
         ground=plan.ground.kerb_on_left(),
         method=method,
         bands=bands,
+        seat=seat if left else seat.mirrored(),
     )
     given = Given(gap=plan.gap, rate=plan.turns_per_metre, pinned={})
     values = np.array([[plan.values[u.name] for u in method.unknowns]])

@@ -2,27 +2,41 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import partial
 
 import numpy as np
 
 from faircorner.cues.fit import Given, fit
 from faircorner.cues.outcome import Case
-from faircorner.ground import Bay, adjust, measures, with_behind
+from faircorner.errors import InputError
+from faircorner.ground import (
+    Bay,
+    Corner,
+    Ground,
+    Kerbside,
+    Turnabout,
+    adjust,
+    measures,
+    with_behind,
+)
+from faircorner.plane import Floats
 
-__all__ = ["Remedy", "least_change", "least_gap"]
+__all__ = ["Remedy", "least_change", "least_sizes"]
 
 # Changes are tried up to this much, and told to this much, m.
 _MOST, _FINE = 3.2, 0.02
 # Widths of bay are tried this far apart, m.
 _COARSE = 0.2
+# And what touches first is shown this much below the least size, m.
+_TIGHTER = 0.1
 # What is only ever too small.
-_ONLY_MORE = ("gap", "aisle", "bay width")
+_ONLY_MORE = ("gap", "aisle", "bay width", "road width")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Remedy:
-    """One figure to change: "gap" between parked vehicles, "start gap", "gap ahead", "aisle" or
-    "bay width"; metres.
+    """One figure to change: "gap" between parked vehicles, "start gap", "gap ahead", "aisle",
+    "bay width" or "road width"; metres.
 
     to : what it should be; by : the change
     """
@@ -48,30 +62,76 @@ def least_change(case: Case, given: Given) -> Remedy | None:
     return min(found, key=lambda r: abs(r.by), default=None)
 
 
-def least_gap(case: Case, given: Given) -> float | None:
-    """The least gap between two parked vehicles, or width of bay; see `plan.make_least_gap`."""
-    goal = case.ground.goal
-    bay = isinstance(goal, Bay)
+def least_sizes(case: Case, given: Given) -> list[tuple[str, float | None, Case]]:
+    """The least gap, width of bay and aisle, or width of road that the method can use.
 
+    Returns of each its name, metres to 2 cm, None where no size within reason is enough, and the
+    case a little tighter than that, which does not work. Takes about ten fits each. Raises
+    InputError where there is nothing to be tightened.
+    """
+    sizes = _tightened(case)
+    if not sizes:
+        raise InputError("ground", "there is no least size to look for at such a place")
+    found: list[tuple[str, float | None, Case]] = []
+    for size in sizes:
+        metres = _least_of(case, given, size)
+        tight = size.low if metres is None else max(size.low, metres - _TIGHTER)
+        found.append((size.what, metres, replace(case, ground=size.at(tight))))
+    return found
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class _Size:
+    """How a place is made tighter: below `low` nothing goes, `tries` are sizes to begin from, m."""
+
+    what: str
+    at: Callable[[float], Ground]
+    low: float
+    tries: Floats
+
+
+def _least_of(case: Case, given: Given, size: _Size) -> float | None:
     def works(metres: float) -> bool:
-        ground = case.ground
-        place = adjust(ground, "bay_width", metres) if bay else with_behind(ground, metres)
-        return fit(replace(case, ground=place), given).feasible
+        return fit(replace(case, ground=size.at(metres)), given).feasible
 
-    if isinstance(goal, Bay):
-        # A standard's limits off the lines cannot be kept in the middle of a very wide bay:
-        # the width that works is looked for upward from the one there is.
-        low, wide = max(1.8, case.vehicle.width), min(6.0, 3 * case.vehicle.width)
-        tries = np.arange(goal.width, wide, _COARSE)
-    else:
-        low, tries = 1.02 * case.vehicle.length, np.array([2.5 * case.vehicle.length])
-    high = next((float(metres) for metres in tries if works(float(metres))), None)
+    low = size.low
+    high = next((float(metres) for metres in size.tries if works(float(metres))), None)
     if high is None:
         return None
     while high - low > _FINE:
         middle = (low + high) / 2
         low, high = (low, middle) if works(middle) else (middle, high)
     return high
+
+
+def _tightened(case: Case) -> list[_Size]:
+    ground, car = case.ground, case.vehicle
+
+    def size(what: str, measure: str, low: float, tries: Floats) -> _Size:
+        return _Size(what=what, at=partial(adjust, ground, measure), low=low, tries=tries)
+
+    roads = np.arange(1.2 * car.length, 4 * car.length, 5 * _COARSE)
+    match ground.goal:
+        case Bay(width=width):
+            # A standard's limits off the lines cannot be kept in the middle of a very wide bay:
+            # the width that works is looked for upward from the one there is.
+            wider = np.arange(width, min(6.0, 3 * car.width), _COARSE)
+            aisles = np.arange(ground.road_width, 3 * car.length, 3 * _COARSE)
+            return [
+                size("bay width", "bay_width", max(1.8, car.width), wider),
+                size("aisle", "aisle", max(3.0, car.width), aisles),
+            ]
+        case Turnabout():
+            return [size("road width", "road_width", max(3.0, car.width), roads)]
+        case Corner():
+            wide = np.arange(ground.road_width, 4 * car.length, 5 * _COARSE)
+            return [size("road width", "road_width", 3.0, wide)]
+        case Kerbside():
+            lengths = np.array([2.5 * car.length])
+            return [_Size(what="gap", at=partial(with_behind, ground), low=1.02 * car.length,
+                          tries=lengths)]  # fmt: skip
+        case _:
+            return []
 
 
 _Change = Callable[[float], tuple[Case, Given]]
@@ -90,12 +150,14 @@ def _candidates(case: Case, given: Given) -> list[tuple[str, float, _Change]]:
             ("aisle", case.ground.road_width, measured("aisle")),
             ("bay width", case.ground.goal.width, measured("bay_width")),
         ]
+    if isinstance(case.ground.goal, Turnabout | Corner):
+        return [("road width", case.ground.road_width, measured("road_width"))]
     if "gap" in now:
         return [("gap", now["gap"], measured("gap")), ("start gap", given.gap, start_gap)]
-    return [
-        ("start gap", given.gap, start_gap),
-        ("gap ahead", case.ground.goal.gap, measured("goal_ahead")),
-    ]
+    found: list[tuple[str, float, _Change]] = [("start gap", given.gap, start_gap)]
+    if isinstance(case.ground.goal, Kerbside):
+        found.append(("gap ahead", case.ground.goal.ahead_gap, measured("goal_ahead")))
+    return found
 
 
 def _works(change: _Change, value: float) -> bool:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from faircorner.cues.fit import Fit, Given, settings_for
-from faircorner.cues.outcome import TYRES_MEET, Case, Outcome, attempt
+from faircorner.cues.outcome import Case, Outcome, attempt
 from faircorner.plane import Floats
 
 __all__ = ["REACH", "Window", "breakage", "call_windows", "sensitivity"]
@@ -40,7 +40,7 @@ def breakage(case: Case, outcome: Outcome, row: int) -> str:
         return "there is no room for an earlier call"
     for name, gap in outcome.gaps.items():
         if gap.metres[row] <= 0:
-            what = "a tyre" if name in TYRES_MEET else "the body"
+            what = "a tyre" if name in outcome.low else "the body"
             return f"{what} meets the {name}"
     if not outcome.followed.reached[row].all():
         return "a later call never comes"

@@ -11,7 +11,10 @@ from faircorner.documents.model import Metres, Model, Name, inside
 __all__ = ["MethodDocument"]
 
 OwnPoint = Literal["rear bumper", "front bumper", "mirror", "rear wheel", "front wheel"]
-Landmark = Literal["tail ahead", "nose ahead", "nose behind", "near line", "far line"]
+Landmark = Literal[
+    "tail ahead", "nose ahead", "nose behind", "near line", "far line", "mark", "stop",
+    "corner start", "corner",
+]  # fmt: skip
 
 
 class FitMetres(Model):
@@ -71,7 +74,7 @@ class GapWanted(Model):
 
     kind: Literal["gap wanted"]
     own: OwnPoint
-    landmark: Landmark | Literal["head"]
+    landmark: Landmark | Literal["head", "mouth"]
 
 
 class Kerb(Model):
@@ -80,19 +83,38 @@ class Kerb(Model):
     metres: float | FitMetres
 
 
+class AtEdge(Model):
+    """So many metres are left to an edge: from the tyres, or the body where it may not cross."""
+
+    kind: Literal["edge"]
+    edge: Literal["kerb", "far kerb"]
+    metres: float | FitMetres
+
+
+class Seen(Model):
+    """The driver sees `thing` pass a mark of the vehicle, the kerb side's where there are two."""
+
+    kind: Literal["seen"]
+    mark: Name
+    thing: Name
+
+
 class WheelSet(Model):
     kind: Literal["wheel set"]
 
 
 UntilModel = Annotated[
-    Travelled | Heading | Parallel | Abeam | GapWanted | Kerb | WheelSet,
+    Travelled | Heading | Parallel | Abeam | GapWanted | Kerb | AtEdge | Seen | WheelSet,
     Field(discriminator="kind"),
 ]
 
 
 class WheelModel(Model):
+    """How much: a share of the lock, or a set number of turns of the steering wheel instead."""
+
     way: Literal["toward", "away", "straight"]
     of_lock: float | FitShare = 1.0
+    turns: float | None = None
 
 
 class StepModel(Model):
@@ -117,7 +139,10 @@ class MethodDocument(Model):
 
     format: Literal["fair-corner/method@1"]
     name: Name
-    manoeuvre: Literal["reverse parallel", "bay forward", "bay reverse"]
+    manoeuvre: Literal[
+        "reverse parallel", "bay forward", "bay reverse", "turn in the road",
+        "reverse round a corner", "kerbside stop", "reverse along the kerb", "pull up opposite",
+    ]  # fmt: skip
     why: Annotated[str, Field(max_length=2000)] = ""
     turns_per_metre: float = 2.0
     references: Annotated[
@@ -152,7 +177,9 @@ class MethodDocument(Model):
     def _step(self, index: int) -> Step:
         step = self.steps[index]
         with inside(f"steps[{index}].wheel"):
-            wheel = Wheel(way=step.wheel.way, of_lock=_share(step.wheel.of_lock))
+            wheel = Wheel(
+                way=step.wheel.way, of_lock=_share(step.wheel.of_lock), turns=step.wheel.turns
+            )
         with inside(f"steps[{index}].until"):
             until = _until(step.until)
         return Step(
@@ -179,7 +206,7 @@ def _share(value: float | FitShare) -> float | Unknown:
 
 
 def _until(
-    until: Travelled | Heading | Parallel | Abeam | GapWanted | Kerb | WheelSet,
+    until: Travelled | Heading | Parallel | Abeam | GapWanted | Kerb | AtEdge | Seen | WheelSet,
 ) -> Until:
     match until:
         case Travelled():
@@ -205,6 +232,10 @@ def _until(
             return Until(kind="gap wanted", own=until.own, landmark=until.landmark)
         case Kerb():
             return Until(kind="kerb", value=_metres(until.metres), own=until.own)
+        case AtEdge():
+            return Until(kind="edge", value=_metres(until.metres), edge=until.edge)
+        case Seen():
+            return Until(kind="seen", own=until.mark, thing=until.thing)
         case WheelSet():
             return Until(kind="wheel set")
         case _:

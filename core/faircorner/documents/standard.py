@@ -67,7 +67,9 @@ class StandardDocument(Model):
     name: Name
     authority: Name
     dated: Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")]
-    manoeuvre: Literal["reverse parallel", "bay"]
+    manoeuvre: Literal[
+        "reverse parallel", "bay", "turn in the road", "reverse round a corner", "kerbside stop",
+    ]  # fmt: skip
     limits: Annotated[list[LimitModel], Field(min_length=1, max_length=40)]
     small_allowed: int = 2
 

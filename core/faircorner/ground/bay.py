@@ -10,23 +10,31 @@ from typing import Literal
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.goal import Bay, Head
+from faircorner.ground.goals import AISLE, Bay, Head, Lines
 from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.place import Ground, Side
 from faircorner.plane import box, to_site
 
-__all__ = ["BayMeasure", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
+__all__ = ["LAID", "BayMeasure", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
 
 BayMeasure = Literal[
-    "bay_width", "bay_depth", "aisle", "before_off_line", "beyond_off_line", "goal_head"
-]
+    "bay_width", "bay_depth", "aisle", "before_off_line", "beyond_off_line", "goal_head",
+    "guide",
+]  # fmt: skip
 BEFORE, BEYOND, WALL, WHEEL_STOP = "neighbour before", "neighbour beyond", "wall", "wheel stop"
+SENSORS = ("sensor line before", "sensor line beyond", "sensor line at the head")
+# What a layout puts there; anything else was put down by somebody.
+LAID = frozenset((BEFORE, BEYOND, WALL, WHEEL_STOP, *SENSORS))
 # How far along the aisle is drawn and driven on, each way, m.
 _REACH = 30.0
 # A neighbour's size and how far inside the mouth it stands, m: an ordinary car.
 _LENGTH, _WIDTH, _INSIDE = 4.4, 1.8, 0.3
 # How far off the line a neighbour parks unless somebody says, m.
 _BESIDE = 0.35
+# How wide a line with sensors is, and how high it counts, m.
+_LINE = (0.1, 0.05)
+# How far out a guide line is laid unless somebody says, m.
+_GUIDE = 1.5
 # A wheel stop's length and depth, m.
 _STOP = (1.6, 0.15)
 
@@ -54,14 +62,14 @@ def lay_bay(
         for i, x in enumerate((-3 * half, -half, half, 3 * half))
     ]  # fmt: skip
     far = Edge(
-        name="far side of the aisle", kind="far kerb",
+        name=AISLE, kind="far kerb",
         points=np.array([(-_REACH, -aisle), (_REACH, -aisle)]),
     )  # fmt: skip
     place = Ground(
         name=name,
         side="left",
-        edges=(*lines, far),
-        obstacles=(*_neighbours(bay, before, beyond), *_head(bay)),
+        edges=(*lines, *_guide(bay), far),
+        obstacles=(*_neighbours(bay, before, beyond), *_head(bay), *_sensors(bay)),
         goal=bay,
         road_width=aisle,
     )
@@ -101,6 +109,31 @@ def _head(bay: Bay) -> list[Obstacle]:
     return []
 
 
+def _guide(bay: Bay) -> list[Edge]:
+    if bay.guide is None:
+        return []
+    ends = np.array([(-_REACH, -bay.guide), (_REACH, -bay.guide)])
+    return [Edge(name="guide line", kind="line", points=ends)]
+
+
+def _sensors(bay: Bay) -> list[Obstacle]:
+    """Lines that no tyre may touch: along both sides, and across the head where a line ends it."""
+    if bay.lines == "painted":
+        return []
+    width, height = _LINE
+    beside = bay.width / 2 + width / 2
+    outlines = [
+        box(0.0, bay.depth, width / 2) + [_slant(bay, side) / 2, side * beside] for side in (1, -1)
+    ]
+    if bay.head == "line":
+        outlines.append(box(bay.depth, bay.depth + width, bay.width / 2))
+    along = np.append(np.zeros(2), bay.angle)
+    return [
+        Obstacle(name=name, kind="sensor line", polygon=to_site(along, outline), height=height)
+        for name, outline in zip(SENSORS, outlines, strict=False)
+    ]
+
+
 def _bay_of(ground: Ground) -> Bay:
     if not isinstance(ground.goal, Bay):
         raise InputError("goal", "this place has no bay")
@@ -117,6 +150,8 @@ def bay_measures(ground: Ground) -> dict[BayMeasure, float]:
         "aisle": place.road_width,
         "goal_head": bay.gap,
     }
+    if bay.guide is not None:
+        found["guide"] = bay.guide
     left = np.array([-bay.inward[1], bay.inward[0]])
     for obstacle in place.obstacles:
         across = obstacle.polygon @ left
@@ -131,6 +166,8 @@ def adjust_bay(ground: Ground, measure: BayMeasure, metres: float) -> Ground:
     """The same place with one measure changed. Raises InputError naming the measure."""
     bay = _bay_of(ground)
     if measure not in bay_measures(ground):
+        if measure == "guide":
+            raise InputError(measure, "there is no guide line; lay one first")
         raise InputError(measure, "nobody is parked there; park a vehicle there first")
     match measure:
         case "bay_width":
@@ -139,6 +176,8 @@ def adjust_bay(ground: Ground, measure: BayMeasure, metres: float) -> Ground:
             return _relaid(ground, bay=replace(bay, depth=metres))
         case "goal_head":
             return _relaid(ground, bay=replace(bay, gap=metres))
+        case "guide":
+            return _relaid(ground, bay=replace(bay, guide=metres))
         case "aisle":
             return _relaid(ground, aisle=metres)
         case "before_off_line":
@@ -154,16 +193,21 @@ def change_bay(
     head: Head | None = None,
     before: bool | None = None,
     beyond: bool | None = None,
+    lines: Lines | None = None,
+    guide: bool | None = None,
 ) -> Ground:
     """The same place with the bay turned (rad), ended otherwise, or parked beside; None: as it is.
 
+    lines : with sensors or without; guide : whether a line in the aisle is to be driven along
     before, beyond : whether a vehicle stands in the bay met first, and in the one after
     Raises InputError for an angle outside its limits, and where there is no bay.
     """
     bay = _bay_of(ground)
     bay = replace(
-        bay, angle=bay.angle if angle is None else angle, head=bay.head if head is None else head
-    )
+        bay, angle=bay.angle if angle is None else angle, head=bay.head if head is None else head,
+        lines=bay.lines if lines is None else lines,
+        guide=bay.guide if guide is None else (bay.guide or _GUIDE) if guide else None,
+    )  # fmt: skip
     now = bay_measures(ground)
 
     def off_line(name: BayMeasure, wanted: bool | None) -> float | None:
@@ -196,4 +240,5 @@ def _relaid(
         before=now.get("before_off_line") if before == "same" else before,
         beyond=now.get("beyond_off_line") if beyond == "same" else beyond,
     )
-    return replace(laid, check=ground.check)
+    put_down = tuple(o for o in ground.obstacles if o.name not in LAID)
+    return replace(laid, check=ground.check, obstacles=(*laid.obstacles, *put_down))

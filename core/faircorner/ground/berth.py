@@ -37,7 +37,7 @@ class Berth:
     edge : what the near-side tyres stand beside
     width : m from that edge to the one beyond the vehicle, None where there is none
     kerb : m wanted from tyres to edge; None for midway between both
-    along : which end the place along is told by; gap : m wanted there
+    along : which end the place along is told by; gap : m wanted there, None where nobody asks
     """
 
     frame: Floats
@@ -45,7 +45,7 @@ class Berth:
     ahead: End | None
     behind: End | None
     along: Literal["ahead", "behind"]
-    gap: float
+    gap: float | None
     kerb: float | None = None
     width: float = 0.0
 

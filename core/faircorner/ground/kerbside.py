@@ -6,10 +6,10 @@ from typing import Literal
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.goal import Kerbside
+from faircorner.ground.goals import Kerbside
 from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.place import Ground, Side
-from faircorner.plane import Floats, box
+from faircorner.plane import Floats, box, to_site
 
 __all__ = ["KerbMeasure", "adjust_kerb", "kerb_measures", "lay_kerb", "with_behind"]
 
@@ -18,8 +18,8 @@ AHEAD, BEHIND = "parked ahead", "parked behind"
 _REACH = 30.0
 
 KerbMeasure = Literal[
-    "gap", "ahead_off_kerb", "ahead_length", "ahead_width",
-    "behind_off_kerb", "behind_length", "behind_width",
+    "gap", "ahead_off_kerb", "ahead_length", "ahead_width", "ahead_askew",
+    "behind_off_kerb", "behind_length", "behind_width", "behind_askew",
     "road_width", "goal_kerb", "goal_ahead",
 ]  # fmt: skip
 
@@ -28,6 +28,7 @@ _LIMITS: dict[str, tuple[float, float]] = {
     "off_kerb": (-0.5, 1.5),
     "length": (1.5, 20.0),
     "width": (0.8, 3.0),
+    "askew": (-1.0, 1.0),
 }
 
 
@@ -96,6 +97,26 @@ def _extent(obstacle: Obstacle) -> tuple[Floats, Floats]:
     return obstacle.polygon.min(axis=0), obstacle.polygon.max(axis=0)
 
 
+def _lie(polygon: Floats) -> float:
+    """How a parked vehicle lies, rad from along the kerb: its longest side tells."""
+    sides = np.roll(polygon, -1, axis=0) - polygon
+    along = sides[int(np.linalg.norm(sides, axis=1).round(6).argmax())]
+    angle = float(np.arctan2(along[1], along[0]))
+    return (angle + np.pi / 2) % np.pi - np.pi / 2
+
+
+def _turned(polygon: Floats, by: float) -> Floats:
+    middle = polygon.mean(axis=0)
+    return to_site(np.array([*middle, by]), polygon - middle)
+
+
+def _sizes(obstacle: Obstacle) -> tuple[float, float, float]:
+    """Length and width along its own sides, and how much farther off the kerb its nose is, m."""
+    lie = _lie(obstacle.polygon)
+    length, width = np.ptp(_turned(obstacle.polygon, -lie), axis=0)
+    return float(length), float(width), float(-length * np.sin(lie))
+
+
 def kerb_measures(ground: Ground) -> dict[KerbMeasure, float]:
     """What a tape would say of the place, in metres; what is not there is left out."""
     place = ground.kerb_on_left()
@@ -108,17 +129,13 @@ def kerb_measures(ground: Ground) -> dict[KerbMeasure, float]:
     }
     low, high = _extent(ahead)
     found["ahead_off_kerb"] = -high[1]
-    found["ahead_length"] = high[0] - low[0]
-    found["ahead_width"] = high[1] - low[1]
+    found["ahead_length"], found["ahead_width"], found["ahead_askew"] = _sizes(ahead)
     if behind is not None:
         tail = low[0]
         low, high = _extent(behind)
-        found |= {
-            "gap": tail - high[0],
-            "behind_off_kerb": -high[1],
-            "behind_length": high[0] - low[0],
-            "behind_width": high[1] - low[1],
-        }
+        found |= {"gap": tail - high[0], "behind_off_kerb": -high[1]}
+        length, width, askew = _sizes(behind)
+        found |= {"behind_length": length, "behind_width": width, "behind_askew": askew}
     return {name: round(float(value), 6) for name, value in found.items()}
 
 
@@ -166,11 +183,18 @@ def _reshape(place: Ground, parked: Obstacle, what: str, metres: float) -> Float
         return np.asarray(polygon + [tail - metres - high[0], 0.0])
     if what == "off_kerb":
         return np.asarray(polygon - [0.0, metres + high[1]])
-    scale = np.ones(2)
-    axis = 0 if what == "length" else 1
-    scale[axis] = metres / (high - low)[axis]
-    held = np.array([low[0] if parked is ahead else high[0], high[1]])
-    return np.asarray(held + (polygon - held) * scale)
+    length, width, _ = _sizes(parked)
+    lie = _lie(polygon)
+    straight = _turned(polygon, -lie)
+    if what == "askew":
+        changed = _turned(straight, -float(np.arcsin(metres / length)))
+    else:
+        scale = [metres / length, 1.0] if what == "length" else [1.0, metres / width]
+        changed = _turned(straight * scale, lie)
+    # What is held: the tail of the one ahead, the nose of the one behind, and the least gap.
+    least, most = changed.min(axis=0), changed.max(axis=0)
+    along = low[0] - least[0] if parked is ahead else high[0] - most[0]
+    return np.asarray(changed + [along, high[1] - most[1]])
 
 
 def with_behind(ground: Ground, gap: float | None) -> Ground:

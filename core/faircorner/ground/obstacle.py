@@ -7,7 +7,10 @@ from shapely import Polygon
 from faircorner.errors import InputError
 from faircorner.plane import Floats, frozen
 
-__all__ = ["Edge", "Obstacle"]
+__all__ = ["LOW", "Edge", "Obstacle"]
+
+# Kinds of thing that only tyres meet.
+LOW = ("wheel stop", "island", "sensor line")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -42,10 +45,15 @@ class Obstacle:
                 f"needs 3 or more corners of 2 numbers, got {polygon.shape}",
             )
         shape = Polygon(polygon)
-        if not shape.is_valid or shape.area < 0.01:
+        if not shape.is_valid or shape.area < 0.005:
             raise InputError("polygon_m", "must be a simple polygon with an area")
         if shape.convex_hull.area - shape.area > 1e-3:
             raise InputError("polygon_m", "must be convex; split it into convex parts")
         if not 0.05 <= self.height <= 6:
             raise InputError("height_m", f"must be between 0.05 and 6 m, got {self.height:g}")
         object.__setattr__(self, "polygon", polygon)
+
+    @property
+    def low(self) -> bool:
+        """Whether the body passes over it, so that only tyres meet it."""
+        return self.kind in LOW

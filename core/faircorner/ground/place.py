@@ -9,12 +9,14 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.ground.berth import Berth
 from faircorner.ground.check import Check
-from faircorner.ground.goal import Bay, Goal, Kerbside, Sighted
+from faircorner.ground.goals import Bay, Corner, Goal, Kerbside, Sighted, Stretch
+from faircorner.ground.kerbline import Kerbline
 from faircorner.ground.obstacle import Edge, Obstacle
 
-__all__ = ["Ground", "Side"]
+__all__ = ["Edging", "Ground", "Side"]
 
 Side = Literal["left", "right"]
+Edging = Literal["kerb", "verge"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -23,6 +25,7 @@ class Ground:
 
     side : where the working kerb lies, seen from the vehicle at the start
     road_width : m from kerb to kerb
+    edging : whether kerbs bound the road, or verges, where nothing is felt and a tyre drops off
     check : what was noted of it as a place to practise
     Raises InputError when the goal names what is not there, and when nothing is left to
     drive on.
@@ -34,11 +37,14 @@ class Ground:
     obstacles: tuple[Obstacle, ...]
     goal: Goal
     road_width: float = 7.0
+    edging: Edging = "kerb"
     check: Check = field(default_factory=Check)
 
     def __post_init__(self) -> None:
         if self.side not in ("left", "right"):
             raise InputError("side", f"must be left or right, got {self.side}")
+        if self.edging not in ("kerb", "verge"):
+            raise InputError("edging", f"must be kerb or verge, got {self.edging}")
         if not 3 <= self.road_width <= 40:
             raise InputError("road_width_m", f"must be between 3 and 40 m, got {self.road_width:g}")
         names = [o.name for o in self.obstacles]
@@ -60,18 +66,24 @@ class Ground:
 
     @property
     def has_kerb(self) -> bool:
-        """Whether tyres meet a kerb on y = 0."""
-        return any(e.kind == "kerb" for e in self.edges)
+        """Whether the vehicle ends beside a kerb that its tyres could meet."""
+        return not isinstance(self.goal, Bay)
 
     @property
-    def far_edge(self) -> str:
-        """What the far edge of the road is called, which the body must not cross."""
-        return next((e.name for e in self.edges if e.kind == "far kerb"), "far kerb")
+    def kerblines(self) -> tuple[Kerbline, ...]:
+        """The edges of what is driven on. Working side on the left only."""
+        return self.goal.kerblines(self.road_width)
+
+    @property
+    def met_by_tyres(self) -> frozenset[str]:
+        """Names of what is low enough for the body to pass over."""
+        lines = {line.name for line in self.kerblines if line.of_tyres}
+        return frozenset(lines | {o.name for o in self.obstacles if o.low})
 
     @property
     def berth(self) -> Berth:
         """Where to stand in the end. Working side on the left only."""
-        return self.goal.berth(self.obstacles)
+        return self.goal.berth(self.obstacles, self.road_width)
 
     @property
     def landmarks(self) -> Mapping[str, float]:
@@ -86,24 +98,24 @@ class Ground:
     @property
     def sighted(self) -> tuple[Sighted, ...]:
         """What a driver can line up on. Working side on the left only."""
-        return self.goal.sighted(self.obstacles)
+        marks = tuple(
+            (o.name, o.polygon, o.height) for o in self.obstacles if o.kind in ("cone", "pole")
+        )
+        return self.goal.sighted(self.obstacles) + marks
 
     def wanting(self, *, kerb: float | None = None, gap: float | None = None) -> "Ground":
         """The same place with another finish wanted: m from the kerb, m along the berth.
 
-        Raises InputError for a distance from the kerb where there is a bay instead.
+        Raises InputError for what is not asked for at such a place.
         """
         goal = self.goal
-        if isinstance(goal, Bay):
-            if kerb is not None:
+        if kerb is not None:
+            if isinstance(goal, Bay):
                 raise InputError("kerb_m", "a bay is parked in along its middle; leave it out")
-            return self if gap is None else replace(self, goal=replace(goal, gap=gap))
-        wanted = replace(
-            goal,
-            kerb=goal.kerb if kerb is None else kerb,
-            ahead_gap=goal.ahead_gap if gap is None else gap,
-        )
-        return replace(self, goal=wanted)
+            goal = replace(goal, kerb=kerb)
+        if gap is not None:
+            goal = _with_gap(goal, gap)
+        return replace(self, goal=goal)
 
     def with_obstacle(self, changed: Obstacle) -> "Ground":
         """The same place with the obstacle of that name replaced."""
@@ -123,3 +135,19 @@ class Ground:
     def kerb_on_left(self) -> "Ground":
         """The same place as the sums see it: the kerb to the left, the road at negative y."""
         return self if self.side == "left" else self.mirrored()
+
+
+def _with_gap(goal: Goal, gap: float) -> Goal:
+    match goal:
+        case Kerbside():
+            return replace(goal, ahead_gap=gap)
+        case Bay():
+            return replace(goal, gap=gap)
+        case Corner():
+            return replace(goal, back=gap)
+        case Stretch():
+            if gap < goal.run:
+                raise InputError("ahead_m", f"must be {goal.run:g} m or more, the run back")
+            return replace(goal, short=gap - goal.run)
+        case _:
+            raise InputError("ahead_m", "nobody asks where along the road it ends; leave it out")

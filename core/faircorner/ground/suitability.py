@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 from faircorner.ground.check import DISTANCES, Check
-from faircorner.ground.goal import Bay
+from faircorner.ground.goals import Bay, Corner, Kerbside
 from faircorner.ground.kerbside import kerb_measures
 from faircorner.ground.place import Ground
 
@@ -51,9 +51,15 @@ def suitability(ground: Ground) -> Suitability:
     noted = [_legal(check)]
     # What passes on a road, or comes round its bends, is no matter in a car park.
     if not isinstance(ground.goal, Bay):
-        noted += [*(_distance(check, name) for name in DISTANCES), _width(ground, check)]
+        # Round a corner the junction is the exercise.
+        asked = [n for n in DISTANCES if n != "junction" or not isinstance(ground.goal, Corner)]
+        noted += [_distance(check, name) for name in asked]
+    if isinstance(ground.goal, Kerbside):
+        noted.append(_width(ground, check))
     noted += [_of("traffic", check.traffic, _TRAFFIC), _of("light", check.light, _LIGHT)]
-    noted += [_of("neighbour", check.neighbour, _NEIGHBOUR), _slope(check)]
+    if isinstance(ground.goal, Bay | Kerbside):
+        noted.append(_of("neighbour", check.neighbour, _NEIGHBOUR))
+    noted.append(_slope(check))
     grades = [one.grade for one in noted]
     answer: Answer
     if "against" in grades:

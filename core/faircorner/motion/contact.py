@@ -8,9 +8,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from faircorner.plane import Floats, to_body, to_site
+from faircorner.plane import Floats, to_body
 
-__all__ = ["Clearance", "clearance", "tyre_clearance"]
+__all__ = ["Clearance", "clearance"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -127,13 +127,3 @@ def _anticlockwise(polygon: Floats) -> Floats:
     x, y = polygon[:, 0], polygon[:, 1]
     area = x @ np.roll(y, -1) - y @ np.roll(x, -1)
     return polygon if area > 0 else polygon[::-1]
-
-
-def tyre_clearance(poses: Floats, tyres: Floats) -> Clearance:
-    """Least gap between any tyre and the kerb's face on y = 0, road on the negative side.
-
-    poses : (attempts, n, 3); tyres : (k, 2), body frame
-    """
-    gaps = -to_site(poses, tyres)[..., 1].max(axis=-1)
-    least = gaps.argmin(axis=1)
-    return Clearance(metres=gaps[np.arange(len(gaps)), least], sample=least)

@@ -15,7 +15,7 @@ from faircorner.errors import InputError
 from faircorner.plane import Floats
 from faircorner.vehicle import Steering
 
-__all__ = ["Leg", "Track", "advance", "drive", "settle_turn", "wheel_and_heading"]
+__all__ = ["Leg", "Track", "advance", "drive", "joined", "settle_turn", "wheel_and_heading"]
 
 _GAUSS = 0.5 / np.sqrt(3.0)
 
@@ -129,14 +129,11 @@ def drive(
     legs: Sequence[Leg],
     *,
     sample: float = 0.05,
-    steps: int | None = None,
 ) -> Track:
     """Drive a batch of attempts through the same sequence of legs.
 
     start : (attempts, 3), m and rad; turns : (attempts,), the wheel at the start
     sample : m, the widest step between samples; each leg's ends are always sampled
-    steps : so many in every leg instead, whatever its length, so that what is measured along
-        the way changes smoothly with the legs
     Returns a Track. Raises InputError for a sample that is not above 0 and for turns beyond
     the lock.
 
@@ -149,30 +146,37 @@ def drive(
         raise InputError("sample_m", f"must be above 0, got {sample:g}")
     pose = np.atleast_2d(np.asarray(start, dtype=np.float64))
     wheel = np.broadcast_to(np.asarray(turns, dtype=np.float64), pose.shape[:1])
-    rolled = np.zeros(len(pose))
-    s_parts, pose_parts, turn_parts = (
-        [rolled[:, None]],
-        [pose[:, None]],
-        [wheel[:, None]],
-    )
-    marks = [np.zeros(1, dtype=np.int64)]
+    parts = []
     for index, leg in enumerate(legs):
         if (np.abs(leg.turns) > steering.lock_turns + 1e-9).any():
             raise InputError(
                 f"legs[{index}].turns",
                 f"is beyond the lock of {steering.lock_turns:g} turns",
             )
-        count = steps or max(1, int(np.ceil(leg.metres.max(initial=0.0) / sample - 1e-9)))
+        count = max(1, int(np.ceil(leg.metres.max(initial=0.0) / sample - 1e-9)))
         s = leg.metres[:, None] * np.linspace(0.0, 1.0, count + 1)
-        poses, wheels = advance(steering, pose, wheel, leg, s)
-        s_parts.append(rolled[:, None] + s[:, 1:])
-        pose_parts.append(poses[:, 1:])
-        turn_parts.append(wheels[:, 1:])
-        marks.append(np.full(count, index))
-        pose, wheel, rolled = poses[:, -1], wheels[:, -1], s_parts[-1][:, -1]
+        parts.append((s, *advance(steering, pose, wheel, leg, s)))
+        pose, wheel = parts[-1][1][:, -1], parts[-1][2][:, -1]
+    return joined(np.atleast_2d(np.asarray(start, dtype=np.float64)), turns, parts)
+
+
+def joined(
+    start: Floats, turns: ArrayLike, parts: Sequence[tuple[Floats, Floats, Floats]]
+) -> Track:
+    """One track of the parts driven leg by leg, each beginning where the one before it ended.
+
+    start : (attempts, 3) and turns : (attempts,), before the first leg
+    parts : of each leg (attempts, n) metres into it, (attempts, n, 3) poses, (attempts, n) turns
+    """
+    wheel = np.broadcast_to(np.asarray(turns, dtype=np.float64), start.shape[:1])
+    begins = np.cumsum([np.zeros(len(start)), *(s[:, -1] for s, _, _ in parts)], axis=0)
+    marks = [np.full(s.shape[1] - 1, index) for index, (s, _, _) in enumerate(parts)]
     return Track(
-        s=np.concatenate(s_parts, axis=1),
-        poses=np.concatenate(pose_parts, axis=1),
-        turns=np.concatenate(turn_parts, axis=1),
-        leg=np.concatenate(marks),
+        s=np.concatenate(
+            [begins[:1].T, *(begins[i][:, None] + s[:, 1:] for i, (s, _, _) in enumerate(parts))],
+            axis=1,
+        ),
+        poses=np.concatenate([start[:, None], *(poses[:, 1:] for _, poses, _ in parts)], axis=1),
+        turns=np.concatenate([wheel[:, None], *(wheels[:, 1:] for _, _, wheels in parts)], axis=1),
+        leg=np.concatenate([np.zeros(1, dtype=np.int64), *marks]),
     )

@@ -8,11 +8,13 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from faircorner.errors import InputError
+from faircorner.motion.contact import Clearance, clearance
 from faircorner.motion.legs import Leg, Track, wheel_and_heading
 from faircorner.plane import Floats
-from faircorner.vehicle import Steering, Trailer
+from faircorner.vehicle import Steering, Trailer, Vehicle
 
-__all__ = ["jack_knifed", "tow", "trailer_headings"]
+__all__ = ["jack_knifed", "rig_clearance", "tow", "trailer_headings"]
 
 
 def tow(
@@ -72,6 +74,24 @@ def trailer_headings(
             track.s[:, begin:end] - track.s[:, begin : begin + 1], headings[:, begin],
         )  # fmt: skip
     return headings
+
+
+def rig_clearance(vehicle: Vehicle, poses: Floats, behind: Floats, polygon: Floats) -> Clearance:
+    """Least signed gap of both units to a standing convex polygon; see `contact.clearance`.
+
+    poses : (attempts, n, 3), of the towing vehicle; behind : (attempts, n), rad, the trailer's
+    Raises InputError for a vehicle without a trailer.
+    """
+    if vehicle.trailer is None:
+        raise InputError("vehicle", "draws no trailer; choose one that does")
+    towing = clearance(poses, vehicle.outline(), polygon)
+    drawn = vehicle.trailer.poses(poses, behind)
+    trailer = clearance(drawn, (vehicle.trailer.outline(),), polygon)
+    first = towing.metres <= trailer.metres
+    return Clearance(
+        metres=np.where(first, towing.metres, trailer.metres),
+        sample=np.where(first, towing.sample, trailer.sample),
+    )
 
 
 def jack_knifed(trailer: Trailer, headings: Floats, behind: Floats) -> Floats:

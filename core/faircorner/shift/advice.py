@@ -20,6 +20,8 @@ _STEP, _REACH = 0.05, 0.60
 _READY = 0.8
 # A real bias that costs less than this chance does no harm: the cue may stay.
 _WORTH = 0.02
+# Calls that leave no more than this share of T² above the best explain the bias as well as it.
+_AS_GOOD = 0.05
 _DRAWS = 4000
 
 
@@ -52,8 +54,9 @@ def advise(
     sensitivity : (p, calls), finish per metre of lateness, rows in the order of MEASURED
     target : (p,), the plan's finish; along : which gap its last figure is
     Generalised least squares on each call alone (Aitken 1936); the call that takes most of T²
-    away is named. Advice to move a cue is given only when the bias is real, the move, in whole
-    steps of 5 cm, takes at least half of it away, and the finish stands to gain by it.
+    away is named, of several that do alike the one that moves least. Advice to move a cue is given
+    only when the bias is real, the move, in whole steps of 5 cm, takes at least half of it away,
+    and the finish stands to gain by it.
     """
     share = _scatter_share(finishes.covariance, sensitivity)
     chance = _chance(finishes, finishes.bias, target, bands, wheelbase, along, rng)
@@ -93,7 +96,9 @@ def _best_move(finishes: FinishSet, sensitivity: Floats) -> tuple[int, float, fl
     moves = np.clip(np.round(moves / _STEP) * _STEP, -_REACH, _REACH)
     left = bias[:, None] + sensitivity * moves
     remaining = np.einsum("pc,pq,qc->c", left, weight, left)
-    call = int(remaining.argmin())
+    # Where several calls would do, the finish cannot tell which: the least move is asked for.
+    as_good = remaining <= remaining.min() + _AS_GOOD * whole
+    call = int(np.where(as_good, np.abs(moves), np.inf).argmin())
     return call, float(moves[call]), 1 - float(remaining[call]) / whole
 
 

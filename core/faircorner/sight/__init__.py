@@ -1,5 +1,6 @@
 """What the driver sees: the eye, the glass, and where an outside thing appears along it."""
 
+from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import Sighting, sight_of
 from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Sharpness, sharpness
@@ -8,9 +9,11 @@ __all__ = [
     "ACUITY",
     "CRAWL",
     "REACTION",
+    "EdgeSight",
     "Seat",
     "Sharpness",
     "Sighting",
+    "edge_sights",
     "sharpness",
     "sight_of",
 ]

@@ -3,13 +3,13 @@
 from dataclasses import dataclass
 
 import numpy as np
-from shapely import Point, Polygon
+from shapely import intersects_xy
 
 from faircorner.plane import Floats, to_body
 from faircorner.sight.eye import Seat
 from faircorner.vehicle import Feature, Opening, Vehicle
 
-__all__ = ["Sighting", "sight_of"]
+__all__ = ["Sighting", "pane_hits", "sight_of"]
 
 # The height on an upright edge that a driver takes first, about a lamp's, m.
 _LAMP = 0.8
@@ -25,9 +25,10 @@ class Sighting:
     through : the pane it is seen through; None when the body hides it
     x, y, z : where the ray leaves the vehicle
     bearing : rad, left of straight ahead, as seen from the eye
-    along : "x" beside the driver, "y" through windscreen or rear glass
+    along : "x" beside the driver, "y" through windscreen or rear glass, "z" for an edge that runs
+        past a mark at some height
     feature : the nearest named feature there, None when none is near
-    offset : m from that feature to the image; forward (or left, for "y") positive
+    offset : m from that feature to the image; forward (left for "y", up for "z") positive
     """
 
     eye: Floats
@@ -46,22 +47,18 @@ class Sighting:
         return self.x if self.along == "x" else self.y
 
 
-def _through(opening: Opening, eye: Floats, target: Floats) -> Floats | None:
-    """Where the ray meets a pane, or None when it passes beside it."""
-    corners = opening.corners
-    centre = corners.mean(axis=0)
-    normal = np.linalg.svd(corners - centre)[2][2]
-    ray = target - eye
-    across = float(normal @ ray)
-    if abs(across) < 1e-9:
-        return None
-    share = float(normal @ (centre - eye)) / across
-    if not 0 < share < 1:
-        return None
-    hit: Floats = eye + share * ray
-    keep = [axis for axis in range(3) if axis != int(np.abs(normal).argmax())]
-    inside = Polygon(corners[:, keep]).covers(Point(hit[keep]))
-    return hit if inside else None
+def pane_hits(opening: Opening, eye: Floats, targets: Floats) -> Floats:
+    """Where the rays to places (n, 3) meet a pane, (n, 3) m; NaN where one passes beside it."""
+    rays = targets - eye
+    across = rays @ opening.normal
+    away = float(opening.normal @ (opening.corners[0] - eye))
+    level = np.abs(across) < 1e-9
+    share = np.divide(away, across, out=np.zeros_like(across), where=~level)
+    hits = eye + share[:, None] * rays
+    a, b = opening.seen
+    through = (share > 0) & (share < 1) & intersects_xy(opening.face, hits[:, a], hits[:, b])
+    hits[~through] = np.nan
+    return np.asarray(hits)
 
 
 def _leaving(vehicle: Vehicle, eye: Floats, target: Floats) -> tuple[Floats, str]:
@@ -105,13 +102,16 @@ def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height:
     levels = levels[np.abs(levels - _LAMP).argsort(kind="stable")]
     eye = seat.eye_toward(np.array([x, y, _LAMP]))
     bearing = float(np.arctan2(y - eye[1], x - eye[0]))
-    for z in levels:
-        for opening in vehicle.glass:
-            hit = _through(opening, eye, np.array([x, y, z]))
-            if hit is not None:
-                spread = np.ptp(opening.corners, axis=0)
-                along = "x" if spread[0] >= spread[1] else "y"
-                return _sighting(vehicle, eye, opening.name, hit, bearing, along)
+    upright = np.stack((np.full_like(levels, x), np.full_like(levels, y), levels), axis=-1)
+    hits = np.array([pane_hits(opening, eye, upright) for opening in vehicle.glass])
+    shows = ~np.isnan(hits.reshape(-1, len(levels), 3)[..., 0])
+    if shows.any():
+        level = int(shows.any(axis=0).argmax())
+        pane = int(shows[:, level].argmax())
+        opening = vehicle.glass[pane]
+        spread = np.ptp(opening.corners, axis=0)
+        along = "x" if spread[0] >= spread[1] else "y"
+        return _sighting(vehicle, eye, opening.name, hits[pane, level], bearing, along)
     hit, along = _leaving(vehicle, eye, np.array([x, y, levels[0]]))
     return _sighting(vehicle, eye, None, hit, bearing, along)
 

@@ -80,8 +80,9 @@ def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed: Flo
     place = ground.kerb_on_left()
     car = vehicle if ground.side == "left" else vehicle.mirrored()
     berth = place.berth
-    if readings.behind is not None and berth.behind is None:
-        raise InputError("behind_m", "no vehicle stands behind at this place; leave it empty")
+    for which in ("ahead", "behind"):
+        if getattr(readings, which) is not None and getattr(berth, which) is None:
+            raise InputError(f"{which}_m", f"nothing stands {which} at this place; leave it empty")
     _check_angle(car, readings)
     taped: tuple[Measure, ...] = ("kerb_front", "kerb_rear", "ahead", "behind")
     names = [name for name in taped if getattr(readings, name) is not None]

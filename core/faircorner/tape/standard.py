@@ -22,6 +22,9 @@ COUNTS = (
     "seconds",
 )
 
+# Movements that may be taken in each gear where the standard does not count them.
+_UNCOUNTED = 2
+
 Range: TypeAlias = tuple[float | None, float | None]
 
 
@@ -89,6 +92,15 @@ class Standard:
                 raise InputError(f"limits[{i}].measure", f"{name} has a limit already")
         if not 0 <= self.small_allowed <= 50:
             raise InputError("small_allowed", f"must be between 0 and 50, got {self.small_allowed}")
+
+    def movements_left(self, gear: Literal["forward", "reverse"], used: int) -> int:
+        """How many more movements in a gear pass without a serious fault."""
+        for limit in self.limits:
+            if limit.measure == f"{gear}_movements":
+                for bounds in (limit.serious, limit.small):
+                    if bounds is not None and bounds[1] is not None:
+                        return max(0, int(bounds[1]) - used)
+        return _UNCOUNTED
 
     def bands(self) -> tuple[Band, ...]:
         """What a finish without any fault keeps to."""

@@ -1,8 +1,9 @@
 """Places on a vehicle that a driver lines things up with, and the glass they look through."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 import numpy as np
+from shapely import Polygon, prepare
 
 from faircorner.errors import InputError
 from faircorner.plane import Floats, frozen
@@ -27,12 +28,17 @@ class Feature:
 class Opening:
     """A pane as a flat polygon (n, 3), metres in the vehicle's frame.
 
+    normal : (3,), of the plane that fits it best; face : the pane seen along the axis that it
+    lies squarest to; seen : the two axes left
     Raises InputError when the corners do not lie in one plane to 5 cm: real glass is curved,
     but a slip of the tape is larger.
     """
 
     name: str
     corners: Floats
+    normal: Floats = field(init=False)
+    face: Polygon = field(init=False)
+    seen: tuple[int, int] = field(init=False)
 
     def __post_init__(self) -> None:
         corners = frozen(self.corners)
@@ -47,7 +53,12 @@ class Opening:
             raise InputError("polygon_m", "corners lie on one line; measure them again")
         if np.abs(centred @ axes[2]).max() > 0.05:
             raise InputError("polygon_m", "corners are not in one plane; measure them again")
-        object.__setattr__(self, "corners", corners)
+        a, b = (axis for axis in range(3) if axis != int(np.abs(axes[2]).argmax()))
+        face = Polygon(corners[:, (a, b)])
+        prepare(face)
+        for name, value in (("corners", corners), ("normal", frozen(axes[2])), ("face", face),
+                            ("seen", (a, b))):  # fmt: skip
+            object.__setattr__(self, name, value)
 
     def mirrored(self) -> "Opening":
         return Opening(name=self.name, corners=self.corners * np.array([1.0, -1.0, 1.0]))

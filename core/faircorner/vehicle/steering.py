@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import ArrayLike
 from scipy.interpolate import CubicHermiteSpline, PchipInterpolator
+from scipy.optimize import brentq
 
 from faircorner.errors import InputError
 from faircorner.plane import Floats
@@ -135,6 +136,15 @@ class Steering:
         """
         held = np.clip(np.asarray(turns, dtype=np.float64), -self.lock_turns, self.lock_turns)
         return np.asarray(self._swept(held))
+
+    def turns_for(self, curvature: float) -> float:
+        """The wheel that gives a curvature (1/m, left positive), turns; NaN beyond the lock."""
+        lock = float(np.copysign(self.lock_turns, curvature))
+        if abs(curvature) > abs(float(self.curvature(lock))):
+            return float("nan")
+        if curvature == 0:
+            return 0.0
+        return float(brentq(lambda turns: float(self.curvature(turns)) - curvature, 0.0, lock))
 
     def mirrored(self) -> "Steering":
         """The steering of the same vehicle in a mirror."""

@@ -3,8 +3,8 @@
 import json
 from functools import cache
 from importlib.resources import files
-from typing import Literal
 
+from faircorner.cues import GoalKind
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.standard import StandardDocument
 
@@ -23,8 +23,7 @@ def methods() -> dict[str, MethodDocument]:
 
 
 @cache
-def house_standard(goal: Literal["kerbside", "bay"] = "kerbside") -> StandardDocument:
+def house_standard(goal: GoalKind = "kerbside") -> StandardDocument:
     """Limits to begin with at a kind of goal; an example, not an authority's."""
-    name = "bay.standard.json" if goal == "bay" else "house.standard.json"
-    text = files(__name__).joinpath(name).read_text("utf-8")
+    text = files(__name__).joinpath(f"{goal}.standard.json").read_text("utf-8")
     return StandardDocument.read(json.loads(text))

@@ -1,7 +1,4 @@
-"""Where a park should end: along a kerb, or in a bay. Site frame: docs/sums/berth.md.
-
-Everything here has the working side on the left, as `Ground.kerb_on_left` gives it.
-"""
+"""A marked bay to park in."""
 
 from dataclasses import dataclass
 from typing import Literal, TypeAlias
@@ -10,75 +7,16 @@ import numpy as np
 
 from faircorner.errors import InputError
 from faircorner.ground.berth import Berth, End
-from faircorner.ground.obstacle import Obstacle
+from faircorner.ground.goals.sighted import Obstacles, Sighted
+from faircorner.ground.kerbline import Kerbline, far_kerb
 from faircorner.plane import Floats
 
-__all__ = ["Bay", "Goal", "Head", "Kerbside", "Sighted"]
+__all__ = ["AISLE", "Bay", "Head", "Lines"]
+
+AISLE = "far side of the aisle"
 
 Head: TypeAlias = Literal["line", "wall", "wheel stop"]
-# What a driver can line up on: its name, its corners (n, 2) in m, its height in m.
-Sighted: TypeAlias = tuple[str, Floats, float]
-_Obstacles: TypeAlias = tuple[Obstacle, ...]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Kerbside:
-    """A park along the kerb, whose face is y = 0.
-
-    ahead, behind : names of the vehicles to park between, behind None where the kerb is free
-    kerb : m from the tyres' outer faces to the kerb
-    ahead_gap : m wanted to the vehicle ahead
-    """
-
-    ahead: str
-    behind: str | None = None
-    kerb: float = 0.25
-    ahead_gap: float = 1.0
-
-    def __post_init__(self) -> None:
-        if not 0.02 <= self.kerb <= 1.5:
-            raise InputError("kerb_m", f"must be between 0.02 and 1.5 m, got {self.kerb:g}")
-        if not 0.2 <= self.ahead_gap <= 8:
-            raise InputError("ahead_m", f"must be between 0.2 and 8 m, got {self.ahead_gap:g}")
-
-    @property
-    def gap(self) -> float:
-        """m wanted along the berth, as for any goal."""
-        return self.ahead_gap
-
-    def landmarks(self, obstacles: _Obstacles) -> dict[str, float]:
-        """Named places along the kerb, x in m."""
-        ahead = _named(obstacles, self.ahead).polygon[:, 0]
-        places = {"tail ahead": float(ahead.min()), "nose ahead": float(ahead.max())}
-        if self.behind is not None:
-            behind = _named(obstacles, self.behind).polygon[:, 0]
-            places["nose behind"] = float(behind.max())
-        return places
-
-    def flank(self, obstacles: _Obstacles) -> float:
-        """y from which the gap at the start is measured, m: the parked vehicle's flank."""
-        return float(_named(obstacles, self.ahead).polygon[:, 1].min())
-
-    def sighted(self, obstacles: _Obstacles) -> tuple[Sighted, ...]:
-        parked = _named(obstacles, self.ahead)
-        return (("corner of the parked vehicle", parked.polygon, parked.height),)
-
-    def berth(self, obstacles: _Obstacles) -> Berth:
-        places = self.landmarks(obstacles)
-        behind = places.get("nose behind")
-        return Berth(
-            frame=np.zeros(3),
-            edge="kerb",
-            ahead=End(name="vehicle ahead", at=places["tail ahead"]),
-            behind=None if behind is None else End(name="vehicle behind", at=behind),
-            along="ahead",
-            gap=self.ahead_gap,
-            kerb=self.kerb,
-        )
-
-
-def _named(obstacles: _Obstacles, name: str) -> Obstacle:
-    return next(o for o in obstacles if o.name == name)
+Lines: TypeAlias = Literal["painted", "sensor"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -90,6 +28,8 @@ class Bay:
     width : m between its lines, square to them; depth : m from mouth to head along its middle
     head : what ends it; gap : m wanted to the head (from the tyres where it is a wheel stop)
     nose : whether the vehicle stands nose in or nose out: a school of reversing parks nose out
+    lines : painted ones may be crossed, those with sensors not be touched by a tyre
+    guide : m from the line of the mouths to a line in the aisle that is driven along, or None
     Raises InputError for a bay that no car fits.
     """
 
@@ -99,6 +39,8 @@ class Bay:
     head: Head = "line"
     gap: float = 0.3
     nose: Literal["in", "out"] = "out"
+    lines: Lines = "painted"
+    guide: float | None = None
 
     def __post_init__(self) -> None:
         degrees = float(np.degrees(self.angle))
@@ -112,6 +54,10 @@ class Bay:
                 raise InputError(
                     field, f"must be between {low:g} and {high:g} {unit}, got {value:g}"
                 )
+        if self.lines not in ("painted", "sensor"):
+            raise InputError("lines", f"must be painted or sensor, got {self.lines}")
+        if self.guide is not None and not 0.3 <= self.guide <= 10:
+            raise InputError("guide", f"must be between 0.3 and 10 m, got {self.guide:g}")
         if self.head not in ("line", "wall", "wheel stop"):
             raise InputError("head", f"must be line, wall or wheel stop, got {self.head}")
 
@@ -125,15 +71,15 @@ class Bay:
         """m along the aisle from the middle of the mouth to where a line begins."""
         return float(self.width / 2 / np.sin(self.angle))
 
-    def landmarks(self, _obstacles: _Obstacles) -> dict[str, float]:
+    def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
         """Named places along the aisle, x in m."""
         return {"near line": -self.half_mouth, "far line": self.half_mouth}
 
-    def flank(self, _obstacles: _Obstacles) -> float:
-        """y from which the gap at the start is measured, m: the line of mouths."""
-        return 0.0
+    def flank(self, _obstacles: Obstacles) -> float:
+        """y from which the gap at the start is measured, m: the guide line, else the mouths'."""
+        return -(self.guide or 0.0)
 
-    def sighted(self, obstacles: _Obstacles) -> tuple[Sighted, ...]:
+    def sighted(self, obstacles: Obstacles) -> tuple[Sighted, ...]:
         marks = (
             ("end of the near line", np.array([[-self.half_mouth, 0.0]]), 0.0),
             ("end of the far line", np.array([[self.half_mouth, 0.0]]), 0.0),
@@ -145,7 +91,11 @@ class Bay:
         )
         return marks + cars
 
-    def berth(self, _obstacles: _Obstacles) -> Berth:
+    def kerblines(self, width: float) -> tuple[Kerbline, ...]:
+        """The aisle's other side; a bay has no kerb of its own."""
+        return (far_kerb(width, name=AISLE),)
+
+    def berth(self, _obstacles: Obstacles, _width: float) -> Berth:
         nose_in = self.nose == "in"
         heading = self.angle if nose_in else self.angle - np.pi
         facing = np.array([np.cos(heading), np.sin(heading)])
@@ -168,6 +118,3 @@ class Bay:
             gap=self.gap,
             width=self.width,
         )
-
-
-Goal: TypeAlias = Kerbside | Bay

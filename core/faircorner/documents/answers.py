@@ -1,0 +1,293 @@
+"""What the computation found, as documents: units in the names, angles in degrees."""
+
+from math import degrees
+from typing import Any, Literal
+
+import numpy as np
+
+from faircorner.cues import (
+    Call,
+    Cue,
+    LeastSize,
+    Leaving,
+    Mend,
+    Method,
+    Plan,
+    Played,
+    Remedy,
+    Rescue,
+    Shuffle,
+)
+from faircorner.documents.figures import figure, leg_document, path_document, pose_document
+from faircorner.documents.ground import ground_document
+from faircorner.documents.requests import angle_names
+from faircorner.documents.standard import LIMIT_UNITS
+from faircorner.ground import Bay, Finish, Ground
+from faircorner.motion import (
+    Roll,
+    best_roll,
+    roll,
+)
+from faircorner.plane import mirrored
+from faircorner.sight import ACUITY, CRAWL, REACTION
+from faircorner.tape import Verdict
+from faircorner.vehicle import Vehicle
+
+__all__ = [
+    "PLAN_FORMAT",
+    "finish_document",
+    "hill_document",
+    "least_size_document",
+    "leaving_document",
+    "mend_document",
+    "plan_document",
+    "played_document",
+    "remedy_document",
+    "rescue_document",
+    "shuffle_document",
+    "verdict_document",
+]
+
+# Raised whenever a plan's document gains or changes a field.
+PLAN_FORMAT = "fair-corner/plan@6"
+
+
+def finish_document(finish: Finish) -> dict[str, float | None]:
+    """The first finish of a batch in a document's units."""
+    return {
+        name: figure(float(finish.measure(inner)[0]) / unit)  # type: ignore[arg-type]
+        for name, (inner, unit) in LIMIT_UNITS.items()
+    }
+
+
+def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
+    """A cue sheet as a document; every assumption behind a figure is listed in it."""
+    turned = angle_names(method)
+    poses = plan.track.poses[0]
+    return {
+        "format": PLAN_FORMAT,
+        "feasible": plan.feasible,
+        "why_not": str(plan.why_not) or None,
+        "reason": {"text": plan.why_not.text,
+                   "lengths_m": [figure(v) for v in plan.why_not.lengths]},
+        "start": {**pose_document(plan.start), "turns": 0.0},
+        "legs": [leg_document(leg) for leg in plan.legs],
+        "final": {**pose_document(poses[-1]), "turns": round(float(plan.track.turns[0, -1]), 6)},
+        "finish": finish_document(plan.finish),
+        "clearance": _clearance(plan.clearances, plan.ground.kerb_on_left().met_by_tyres),
+        "overhang": {"metres": figure(plan.overhang[0]), "s_m": figure(plan.overhang[1])},
+        "spare_m": figure(plan.spare),
+        "figures": {
+            n: figure(degrees(v) if n in turned else v) for n, v in plan.values.items()
+        },
+        "set": {"gap_m": plan.gap, "turns_per_metre": plan.turns_per_metre,
+                "kerb_m": _wanted_kerb(plan.ground), "ahead_m": plan.ground.goal.gap},
+        "calls": [_call(call, number) for number, call in enumerate(plan.calls, start=1)],
+        "looks": [
+            {"step": r.step, "look": r.look, "s_m": figure(r.s), "why": r.why,
+             "metres": figure(r.metres), "at_s_m": figure(r.at_s),
+             "x_m": figure(r.x), "y_m": figure(r.y)}
+            for r in plan.looks
+        ],
+        "sensitivity": [[figure(v) for v in row] for row in plan.sensitivity],
+        "path": path_document(plan.track, range(len(poses))),
+        "swept_m": [np.round(part, 3).tolist() for part in plan.swept],
+        "assumed": {"acuity_deg": round(degrees(ACUITY), 3), "crawl_m_per_s": CRAWL,
+                    "reaction_scatter_s": REACTION},
+    }  # fmt: skip
+
+
+def _clearance(
+    clearances: tuple[tuple[str, float, float], ...], low: frozenset[str]
+) -> list[dict[str, Any]]:
+    return [
+        {"obstacle": name, "metres": figure(metres), "s_m": figure(s), "of_tyres": name in low}
+        for name, metres, s in clearances
+    ]
+
+
+def _wanted_kerb(ground: Ground) -> float | None:
+    """What may be set; a bay is parked in along its middle."""
+    return None if isinstance(ground.goal, Bay) else ground.goal.kerb
+
+
+def _call(call: Call, number: int) -> dict[str, Any]:
+    window, until = call.window, call.until
+    return {
+        "number": number,
+        "leg": call.step,
+        "s_m": figure(call.s),
+        "told_s_m": figure(call.told),
+        **pose_document(call.pose),
+        "angle_deg": figure(degrees(call.heading)),
+        "until": {
+            "kind": until.kind,
+            "own": until.own or None,
+            "landmark": until.landmark or None,
+            "edge": until.edge or None,
+            "thing": until.thing or None,
+            "metres": figure(call.metres),
+        },
+        "early_m": None if window.early is None else figure(window.early),
+        "late_m": None if window.late is None else figure(window.late),
+        "early_breaks": window.early_breaks,
+        "late_breaks": window.late_breaks,
+        "cues": [] if call.cue is None else [_cue(call.cue)],
+    }
+
+
+def _cue(cue: Cue) -> dict[str, Any]:
+    seen, sharp = cue.sighting, cue.sharpness
+    return {
+        "what": cue.what,
+        "target_z_m": figure(cue.height),
+        "target_x_m": figure(cue.target[0]),
+        "target_y_m": figure(cue.target[1]),
+        "eye_m": np.round(seen.eye, 4).tolist(),
+        "through": seen.through,
+        "x_m": figure(seen.x),
+        "y_m": figure(seen.y),
+        "z_m": figure(seen.z),
+        "bearing_deg": figure(degrees(seen.bearing)),
+        "along": seen.along,
+        "feature": seen.feature,
+        "offset_m": figure(seen.offset),
+        "scatter_m": figure(sharp.scatter),
+        "lean_m": figure(sharp.lean),
+        "lean_image_m": figure(sharp.image),
+        "lean_late_m": figure(sharp.late),
+    }
+
+
+def remedy_document(remedy: Remedy | None) -> dict[str, Any] | None:
+    if remedy is None:
+        return None
+    return {"what": remedy.what, "to_m": figure(remedy.to), "by_m": figure(remedy.by)}
+
+
+def played_document(played: Played) -> dict[str, Any]:
+    """An attempt with one call displaced, as a path and what came of it."""
+    last = len(played.track.leg) - 1
+    return {
+        "finish": finish_document(played.finish),
+        "breaks": played.breaks,
+        "path": path_document(played.track, [*range(0, last, 4), last]),
+    }
+
+
+def leaving_document(leaving: Leaving) -> dict[str, Any]:
+    """One way out as a document; straight_m null where it does not go in one."""
+    straight = leaving.straight
+    return {
+        "way": leaving.way,
+        "gear": leaving.gear,
+        "then": leaving.then,
+        "straight_m": None if straight is None else figure(straight),
+    }
+
+
+def hill_document(
+    vehicle: Vehicle, *, side: Literal["left", "right"], gap: float, facing: Literal["up", "down"],
+    kerb: bool,
+) -> dict[str, Any]:  # fmt: skip
+    """What each way of leaving the wheels leads to on a hill, and which ends best."""
+    car = vehicle if side == "left" else vehicle.mirrored()
+    lock = car.steering.lock_turns
+    rolls = {
+        way: roll(car, gap=gap, forward=facing == "down", turns=sign * lock, kerb=kerb)
+        for way, sign in (("toward", 1), ("away", -1), ("straight", 0))
+    }
+    return {"best": best_roll(rolls), "ways": [_rolled(way, r, side) for way, r in rolls.items()]}
+
+
+def _rolled(way: str, found: Roll, side: str) -> dict[str, Any]:
+    poses, turns = found.track.poses[0], found.track.turns[0]
+    if side == "right":
+        poses, turns = mirrored(poses), -turns
+    # The wheel stands turned from the start, also in the drawing.
+    return {
+        "way": way,
+        "end": found.end,
+        "metres": figure(found.metres),
+        "tyre": found.tyre,
+        "angle_deg": figure(degrees(found.angle)),
+        "turns": figure(float(turns[-1])),
+        "start": pose_document(poses[0]),
+        "final": pose_document(poses[-1]),
+        "path_m": np.round(poses[::5, :2], 3).tolist(),
+    }
+
+
+def shuffle_document(found: Shuffle) -> dict[str, Any]:
+    """One way to move sideways along a kerb, as a document."""
+    return {
+        "angle_deg": figure(degrees(found.angle)),
+        "turns": figure(found.turns),
+        "straight_m": figure(found.straight),
+        "metres": figure(found.metres),
+        "reach_m": figure(found.reach),
+    }
+
+
+def mend_document(found: Mend | None) -> dict[str, Any] | None:
+    """A mend as steps that can be said, and the path they drive; None means: start again."""
+    if found is None:
+        return None
+    return {"movements": list(found.movements), **_driven(found)}
+
+
+def rescue_document(found: Rescue | None) -> dict[str, Any] | None:
+    """How an attempt is saved, from the call that went wrong; None means: begin again."""
+    return None if found is None else {"cure": found.cure, **_driven(found)}
+
+
+def _driven(found: Mend | Rescue) -> dict[str, Any]:
+    return {
+        "steps": [
+            {"say": step.say, **leg_document(leg)}
+            for step, leg in zip(found.steps, found.legs, strict=True)
+        ],
+        "finish": finish_document(found.finish),
+        "clearance": _clearance(found.clearances, found.low),
+        "path": path_document(found.track, range(0, len(found.track.leg), 2)),
+    }
+
+
+def least_size_document(found: LeastSize, method: Method) -> dict[str, Any]:
+    """The least size of one thing, and a place a little tighter with what is met there."""
+    return {
+        "what": found.what,
+        "metres": None if found.metres is None else round(found.metres, 2),
+        "tighter": {
+            "ground": ground_document(found.tighter.ground),
+            "plan": plan_document(found.tighter, method),
+        },
+    }
+
+
+def verdict_document(verdict: Verdict) -> dict[str, Any]:
+    """A verdict with each limit beside its figure, in the standard's own units."""
+    outward = {inner: (name, unit) for name, (inner, unit) in LIMIT_UNITS.items()}
+
+    def bounds(pair: tuple[float | None, float | None] | None, unit: float) -> Any:
+        return None if pair is None else [None if v is None else figure(v / unit) for v in pair]
+
+    findings = []
+    for finding in verdict.findings:
+        name, unit = outward.get(finding.limit.measure, (finding.limit.measure, 1.0))
+        findings.append(
+            {
+                "measure": name,
+                "value": None if finding.value is None else figure(finding.value / unit),
+                "grade": finding.grade,
+                "small": bounds(finding.limit.small, unit),
+                "serious": bounds(finding.limit.serious, unit),
+                "ends": bounds(finding.limit.ends, unit),
+            }
+        )
+    return {
+        "outcome": verdict.outcome,
+        "small": verdict.small,
+        "serious": verdict.serious,
+        "findings": findings,
+    }

@@ -1,0 +1,44 @@
+"""Figures, poses, legs and paths as documents tell them: what every answer is made of."""
+
+from collections.abc import Iterable
+from math import degrees, isnan
+from typing import Any
+
+import numpy as np
+
+from faircorner.motion import Leg, Track
+from faircorner.plane import Floats
+
+__all__ = ["figure", "leg_document", "path_document", "pose_document"]
+
+
+def pose_document(pose: Floats) -> dict[str, float]:
+    return {
+        "x_m": round(float(pose[0]), 6),
+        "y_m": round(float(pose[1]), 6),
+        "heading_deg": round(degrees(float(pose[2])), 6),
+    }
+
+
+def path_document(track: Track, samples: Iterable[int]) -> list[dict[str, Any]]:
+    """The first attempt of a track at the samples asked for."""
+    return [
+        {**pose_document(track.poses[0, i]), "s_m": figure(track.s[0, i]),
+         "turns": figure(track.turns[0, i]), "leg": int(track.leg[i])}
+        for i in samples
+    ]  # fmt: skip
+
+
+def figure(value: float) -> float | None:
+    """A number for a document, or null where there is none."""
+    return None if isnan(value) or np.isinf(value) else round(float(value), 4)
+
+
+def leg_document(leg: Leg) -> dict[str, Any]:
+    rate = float(leg.rate[0])
+    return {
+        "gear": "forward" if leg.direction > 0 else "reverse",
+        "turns": round(float(leg.turns[0]), 6),
+        "metres": round(float(leg.metres[0]), 6),
+        "turns_per_metre": None if np.isinf(rate) else round(rate, 6),
+    }

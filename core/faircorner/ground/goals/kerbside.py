@@ -1,0 +1,71 @@
+"""A park along a kerb, behind one vehicle or between two."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.errors import InputError
+from faircorner.ground.berth import Berth, End
+from faircorner.ground.goals.sighted import Obstacles, Sighted, named
+from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
+
+__all__ = ["Kerbside"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Kerbside:
+    """A park along the kerb, whose face is y = 0.
+
+    ahead, behind : names of the vehicles to park between, behind None where the kerb is free
+    kerb : m from the tyres' outer faces to the kerb
+    ahead_gap : m wanted to the vehicle ahead
+    """
+
+    ahead: str
+    behind: str | None = None
+    kerb: float = 0.25
+    ahead_gap: float = 1.0
+
+    def __post_init__(self) -> None:
+        if not 0.02 <= self.kerb <= 1.5:
+            raise InputError("kerb_m", f"must be between 0.02 and 1.5 m, got {self.kerb:g}")
+        if not 0.2 <= self.ahead_gap <= 8:
+            raise InputError("ahead_m", f"must be between 0.2 and 8 m, got {self.ahead_gap:g}")
+
+    @property
+    def gap(self) -> float | None:
+        """m wanted along the berth, as for any goal."""
+        return self.ahead_gap
+
+    def landmarks(self, obstacles: Obstacles) -> dict[str, float]:
+        """Named places along the kerb, x in m."""
+        ahead = named(obstacles, self.ahead).polygon[:, 0]
+        places = {"tail ahead": float(ahead.min()), "nose ahead": float(ahead.max())}
+        if self.behind is not None:
+            behind = named(obstacles, self.behind).polygon[:, 0]
+            places["nose behind"] = float(behind.max())
+        return places
+
+    def flank(self, obstacles: Obstacles) -> float:
+        """y from which the gap at the start is measured, m: the parked vehicle's flank."""
+        return float(named(obstacles, self.ahead).polygon[:, 1].min())
+
+    def sighted(self, obstacles: Obstacles) -> tuple[Sighted, ...]:
+        parked = named(obstacles, self.ahead)
+        return (("corner of the parked vehicle", parked.polygon, parked.height),)
+
+    def kerblines(self, width: float) -> tuple[Kerbline, ...]:
+        return (near_kerb(), far_kerb(width))
+
+    def berth(self, obstacles: Obstacles, _width: float) -> Berth:
+        places = self.landmarks(obstacles)
+        behind = places.get("nose behind")
+        return Berth(
+            frame=np.zeros(3),
+            edge=KERB,
+            ahead=End(name="vehicle ahead", at=places["tail ahead"]),
+            behind=None if behind is None else End(name="vehicle behind", at=behind),
+            along="ahead",
+            gap=self.ahead_gap,
+            kerb=self.kerb,
+        )

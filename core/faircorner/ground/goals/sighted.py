@@ -1,0 +1,17 @@
+"""What a driver can line up on, and finding what stands at a place by its name."""
+
+from typing import TypeAlias
+
+from faircorner.ground.obstacle import Obstacle
+from faircorner.plane import Floats
+
+__all__ = ["Obstacles", "Sighted", "named"]
+
+# Its name, its corners (n, 2) in m, its height in m.
+Sighted: TypeAlias = tuple[str, Floats, float]
+Obstacles: TypeAlias = tuple[Obstacle, ...]
+
+
+def named(obstacles: Obstacles, name: str) -> Obstacle:
+    """The obstacle of that name, which a place checks to be there."""
+    return next(o for o in obstacles if o.name == name)

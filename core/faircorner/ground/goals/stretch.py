@@ -1,0 +1,70 @@
+"""A free kerb to stop at, or to reverse along."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.errors import InputError
+from faircorner.ground.berth import Berth, End
+from faircorner.ground.goals.sighted import Obstacles, Sighted
+from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
+
+__all__ = ["Stretch"]
+
+# A post at the kerb: how thick and how high, and how far behind the kerb's face, m.
+_POST, _HIGH, _BEHIND = 0.1, 1.2, 0.3
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Stretch:
+    """A free stretch of kerb on y = 0 with a post at x = 0.
+
+    kerb : m wanted from the tyres to the kerb
+    short : m wanted from the nose to the post where the vehicle stops
+    run : m to reverse from there; 0 where the manoeuvre ends with the stop
+    """
+
+    kerb: float = 0.3
+    short: float = 0.5
+    run: float = 9.0
+
+    def __post_init__(self) -> None:
+        for field, value, low, high in (
+            ("goal_kerb", self.kerb, 0.05, 2.0),
+            ("goal_short", self.short, 0.0, 5.0),
+            ("goal_run", self.run, 0.0, 40.0),
+        ):
+            if not low <= value <= high:
+                raise InputError(field, f"must be between {low:g} and {high:g} m, got {value:g}")
+
+    @property
+    def gap(self) -> float | None:
+        """m from nose to post where the manoeuvre ends."""
+        return self.short + self.run
+
+    def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
+        """The post, and where the nose first stops before it; x in m."""
+        return {"mark": 0.0, "stop": -self.short}
+
+    def flank(self, _obstacles: Obstacles) -> float:
+        """y from which the gap at the start is measured, m: the kerb."""
+        return 0.0
+
+    def sighted(self, _obstacles: Obstacles) -> tuple[Sighted, ...]:
+        half = _POST / 2
+        corners = [(-half, _BEHIND), (half, _BEHIND), (half, _BEHIND + _POST)]
+        return (("post", np.array(corners), _HIGH),)
+
+    def kerblines(self, width: float) -> tuple[Kerbline, ...]:
+        return (near_kerb(), far_kerb(width))
+
+    def berth(self, _obstacles: Obstacles, _width: float) -> Berth:
+        return Berth(
+            frame=np.zeros(3),
+            edge=KERB,
+            ahead=End(name="post", at=0.0),
+            behind=None,
+            along="ahead",
+            gap=self.gap,
+            kerb=self.kerb,
+        )

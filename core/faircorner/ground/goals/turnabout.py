@@ -1,0 +1,62 @@
+"""Turning round in a road: to stand facing back, beside the kerb across it."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.errors import InputError
+from faircorner.ground.berth import Berth
+from faircorner.ground.goals.sighted import Obstacles, Sighted
+from faircorner.ground.kerbline import FAR_KERB, Kerbline, far_kerb, near_kerb
+
+__all__ = ["Turnabout"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Turnabout:
+    """A road to turn round in; the kerb across it is the one ended beside.
+
+    kerb : m wanted from the tyres to that kerb at the end
+    overhang : whether the body may reach over the kerbs; tyres never may
+    """
+
+    kerb: float = 1.0
+    overhang: bool = True
+
+    def __post_init__(self) -> None:
+        if not 0.1 <= self.kerb <= 5:
+            raise InputError("goal_kerb", f"must be between 0.1 and 5 m, got {self.kerb:g}")
+
+    @property
+    def gap(self) -> float | None:
+        """Nobody asks where along the road it ends."""
+        return None
+
+    def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
+        return {"mark": 0.0}
+
+    def flank(self, _obstacles: Obstacles) -> float:
+        """y from which the gap at the start is measured, m: the kerb."""
+        return 0.0
+
+    def sighted(self, _obstacles: Obstacles) -> tuple[Sighted, ...]:
+        return ()
+
+    def kerblines(self, width: float) -> tuple[Kerbline, ...]:
+        tyres = self.overhang
+        return (
+            near_kerb(of_tyres=tyres, turned_at=True),
+            far_kerb(width, of_tyres=tyres, turned_at=True),
+        )
+
+    def berth(self, _obstacles: Obstacles, width: float) -> Berth:
+        return Berth(
+            # Turned clockwise all the way, as the wheel away from the kerb turns it.
+            frame=np.array([0.0, -width, -np.pi]),
+            edge=FAR_KERB,
+            ahead=None,
+            behind=None,
+            along="ahead",
+            gap=None,
+            kerb=self.kerb,
+        )

@@ -1,0 +1,72 @@
+"""Where land begins along a road: a straight edge, or two that meet in a rounded corner."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.plane import Floats, to_body, to_site
+
+__all__ = ["FAR_KERB", "KERB", "Kerbline", "far_kerb", "near_kerb"]
+
+KERB, FAR_KERB = "kerb", "far kerb"
+# Left between tyres and a kerb, and between a swinging body and an edge it may not cross, m.
+TYRE_SPARE, BODY_SPARE = 0.04, 0.15
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Kerbline:
+    """An edge that vehicles stay off, the working side on the left.
+
+    frame : (3,), on the site. Straight, land lies at y > 0; round a corner, where x and y > 0
+    radius : m of the corner's curve, None for a straight edge
+    of_tyres : whether only tyres are held off it, so that the body may reach over
+    turned_at : whether room to it is what the manoeuvre is about, as room to a parked vehicle is
+    """
+
+    name: str
+    frame: Floats
+    radius: float | None = None
+    of_tyres: bool
+    turned_at: bool = False
+
+    @property
+    def spare(self) -> float:
+        """What a plan leaves, m."""
+        return TYRE_SPARE if self.of_tyres else BODY_SPARE
+
+    def gap(self, points: Floats) -> Floats:
+        """Signed distance of points (..., n, 2) on the site, m, negative on the land; (..., n).
+
+        The land round a corner is the quarter plane beyond the curve's centre grown by the
+        radius, so that off it the distance is that to the quarter plane less the radius.
+        """
+        local = to_body(self.frame, points.reshape(-1, 2)).reshape(points.shape)
+        if self.radius is None:
+            return np.asarray(-local[..., 1])
+        short = self.radius - local
+        outside = np.hypot(*np.moveaxis(np.maximum(short, 0.0), -1, 0)) - self.radius
+        inside = short.max(axis=-1) - self.radius
+        return np.asarray(np.where((short > 0).any(axis=-1), outside, inside))
+
+    def drawn(self, reach: float) -> Floats:
+        """The edge as a polyline (n, 2) on the site, straight stretches `reach` m long."""
+        if self.radius is None:
+            line = np.array([(-reach, 0.0), (reach, 0.0)])
+        else:
+            angle = np.linspace(-np.pi / 2, -np.pi, 25)
+            curve = self.radius * (1 + np.stack((np.cos(angle), np.sin(angle)), axis=-1))
+            line = np.vstack(((reach, 0.0), curve, (0.0, reach)))
+        return to_site(self.frame, line)
+
+
+def near_kerb(*, of_tyres: bool = True, turned_at: bool = False) -> Kerbline:
+    """The kerb on the working side, its face on y = 0."""
+    return Kerbline(name=KERB, frame=np.zeros(3), of_tyres=of_tyres, turned_at=turned_at)
+
+
+def far_kerb(
+    width: float, *, name: str = FAR_KERB, of_tyres: bool = False, turned_at: bool = False
+) -> Kerbline:
+    """The road's other edge, `width` m across."""
+    frame = np.array([0.0, -width, np.pi])
+    return Kerbline(name=name, frame=frame, of_tyres=of_tyres, turned_at=turned_at)

@@ -1,0 +1,83 @@
+"""Steps that wait for what is seen: at the call the thing stands at the mark, for that eye."""
+
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from faircorner.cues import Settings, follow, make_plan
+from faircorner.documents.library import methods
+from faircorner.documents.method import MethodDocument
+from faircorner.errors import InputError
+from faircorner.plane import frozen, to_body
+
+SEEN = methods()["Seen-corner reverse park"]
+
+
+def bearing(eye, place):
+    return np.arctan2(place[1] - eye[1], place[0] - eye[0])
+
+
+def lined_up(vehicle, seat, plan):
+    """How far (rad) the nearest corner of the parked vehicle is from the mark, at call 1."""
+    mark = max((f for f in vehicle.features if f.name == "rear door handle"), key=lambda f: f.y)
+    place = np.array([mark.x, mark.y, mark.z])
+    eye = seat.eye_toward(place)
+    corners = to_body(plan.calls[0].pose, plan.ground.obstacles[0].polygon)
+    off = [bearing(eye, corner) - bearing(eye, place) for corner in corners]
+    return min(off, key=abs)
+
+
+@pytest.fixture(scope="module")
+def school():
+    return SEEN.build()
+
+
+@pytest.fixture(scope="module")
+def plan(linnet, seat, quay, school, bands):
+    return make_plan(linnet, seat, quay, school, bands)
+
+
+def test_at_the_call_the_corner_stands_at_the_mark(linnet, seat, plan):
+    assert plan.feasible, str(plan.why_not)
+    assert lined_up(linnet, seat, plan) == pytest.approx(0.0, abs=2e-3)
+    assert plan.calls[0].cue.what == "corner of the parked vehicle"
+    assert plan.calls[0].cue.sighting.feature == "rear door handle"
+
+
+def test_another_seat_turns_in_elsewhere(linnet, seat, quay, school, bands, plan):
+    """The eye 10 cm further back sees the corner pass later: the car has rolled further back."""
+    back = None if seat.looking_back is None else frozen(seat.looking_back - [0.1, 0, 0])
+    other = replace(seat, eye=frozen(seat.eye - [0.1, 0, 0]), looking_back=back)
+    theirs = make_plan(linnet, other, quay, school, bands)
+    assert theirs.feasible
+    assert lined_up(linnet, other, theirs) == pytest.approx(0.0, abs=2e-3)
+    assert theirs.calls[0].s - theirs.start[0] != pytest.approx(
+        plan.calls[0].s - plan.start[0], abs=0.03
+    )
+
+
+def test_on_the_other_side_it_is_the_mirror(linnet, seat, quay, school, bands, plan):
+    right = make_plan(linnet.mirrored(), seat.mirrored(), quay.mirrored(), school, bands)
+    np.testing.assert_allclose(right.track.poses, plan.track.poses * [1, -1, -1], atol=1e-9)
+
+
+@pytest.mark.parametrize(
+    ("change", "said"),
+    [
+        pytest.param({"mark": "ashtray"}, "ashtray", id="no such mark"),
+        pytest.param({"thing": "lamp post"}, "corner of the parked vehicle", id="no such thing"),
+    ],
+)
+def test_what_is_not_there_is_named_with_what_is(linnet, seat, quay, bands, change, said):
+    body = SEEN.model_dump(by_alias=True, mode="json")
+    body["steps"][0]["until"] |= change
+    with pytest.raises(InputError, match=said) as caught:
+        make_plan(linnet, seat, quay, MethodDocument.read(body).build(), bands)
+    assert caught.value.field.startswith("steps[0].until")
+
+
+def test_without_an_eye_nothing_is_seen(linnet, quay, school):
+    settings = Settings(unknowns=np.array([[0.9, 0.6, 1.0]]), gap=np.array([0.9]),
+                        rate=np.array([2.0]), late=np.zeros((1, len(school.steps))))  # fmt: skip
+    with pytest.raises(InputError, match="nobody's eye"):
+        follow(linnet, quay, school, settings)
