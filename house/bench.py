@@ -14,7 +14,17 @@ from pathlib import Path
 from faircorner.cues import Method, Options, Unknown, goal_of, make_plan
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
-from faircorner.ground import Band, Bay, lay_bay, lay_kerb
+from faircorner.ground import (
+    Band,
+    Bay,
+    Corner,
+    Ground,
+    Stretch,
+    Turnabout,
+    lay_bay,
+    lay_kerb,
+    lay_road,
+)
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
@@ -44,7 +54,20 @@ _PLACES = {
     "reverse parallel": lay_kerb("bench", goal_ahead=2.0),
     "bay forward": lay_bay("bench", bay=Bay(angle=math.radians(60)), aisle=7.0),
     "bay reverse": lay_bay("bench", bay=Bay(width=2.6), aisle=7.0),
+    "turn in the road": lay_road("bench", Turnabout(), road_width=7.4),
+    "reverse round a corner": lay_road("bench", Corner()),
+    "kerbside stop": lay_road("bench", Stretch()),
+    "reverse along the kerb": lay_road("bench", Stretch()),
+    "pull up opposite": lay_road("bench", Stretch()),
 }
+# Schools that want a place of their own.
+_OWN_PLACES = {
+    "Yard bay against the clock": lay_bay(
+        "bench", before=None, beyond=None, aisle=9.0,
+        bay=Bay(width=2.7, depth=5.4, lines="sensor", guide=1.6),
+    ),
+    "Turn in one, without reversing": lay_road("bench", Turnabout(), road_width=12.5),
+}  # fmt: skip
 
 
 def _car() -> tuple[Vehicle, Seat]:
@@ -63,15 +86,18 @@ def _plan_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, floa
     for name, document in methods().items():
         method = document.build()
         bands = house_standard(goal_of(method.manoeuvre)).build().bands()
-        # Where a school finds the gap itself, the finish is asked for elsewhere each time.
-        fitted = isinstance(method.start.gap, Unknown)
+        gap = method.start.gap
+        ground = _OWN_PLACES.get(name, _PLACES[method.manoeuvre])
 
         def plan(
-            i: int, method: Method = method, bands: Bands = bands, fitted: bool = fitted
-        ) -> object:
+            i: int, method: Method = method, bands: Bands = bands, ground: Ground = ground,
+            gap: float | Unknown = gap,
+        ) -> object:  # fmt: skip
             step = 0.01 * (i % 30)
-            options = Options(ahead=0.3 + step) if fitted else Options(gap=0.8 + step)
-            ground = _PLACES[method.manoeuvre]
+            if not isinstance(gap, Unknown):
+                options = Options(gap=gap + step)
+            else:
+                options = Options(pinned={gap.name: gap.prefer + step / 4})
             return make_plan(vehicle, seat, ground, method, bands, options)
 
         plan(0)

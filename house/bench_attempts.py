@@ -10,7 +10,7 @@ import numpy as np
 from faircorner.cues import make_plan
 from faircorner.documents.library import house_standard, methods
 from faircorner.ground import lay_kerb
-from faircorner.motion import Leg, clearance, drive
+from faircorner.motion import Leg, advance, clearance, joined
 from faircorner.plane import Floats
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
@@ -66,10 +66,21 @@ def _in_the_core(
                 )
                 for i, leg in enumerate(legs)
             ]
-            track = drive(vehicle.steering, starts[rows], np.zeros(count), batch, steps=_STEPS)
-            total += float(clearance(track.poses, outline, parked).metres.sum())
+            poses = _driven(vehicle, starts[rows], batch)
+            total += float(clearance(poses, outline, parked).metres.sum())
         best = min(best, time.perf_counter() - begun)
     return best, total
+
+
+def _driven(vehicle: Vehicle, starts: Floats, legs: list[Leg]) -> Floats:
+    """Poses (attempts, n, 3), as many in every leg, since C's are."""
+    pose, turns = starts, np.zeros(len(starts))
+    parts = []
+    for leg in legs:
+        s = leg.metres[:, None] * np.linspace(0.0, 1.0, _STEPS + 1)
+        parts.append((s, *advance(vehicle.steering, pose, turns, leg, s)))
+        pose, turns = parts[-1][1][:, -1], parts[-1][2][:, -1]
+    return joined(starts, np.zeros(len(starts)), parts).poses
 
 
 def _in_c(
