@@ -3,6 +3,7 @@
 from ninja import NinjaAPI
 
 from server.access import SignedIn
+from server.aids.api import router as aids
 from server.documents.api import router as documents
 from server.errors import register
 from server.lessons.api import router as lessons
@@ -14,5 +15,5 @@ __all__ = ["api"]
 
 api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
-for router in (schools, documents, planning, lessons, progress):
+for router in (schools, documents, planning, aids, lessons, progress):
     api.add_router("", router)

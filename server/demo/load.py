@@ -4,7 +4,6 @@ The learners' hidden bias and scatter are below in the open, seeded, so that wha
 says about them can be held against the truth.
 """
 
-from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any, Literal
 from uuid import UUID, uuid5
@@ -16,16 +15,22 @@ from django.utils import timezone
 from faircorner.cues import Rehearsal, goal_of, make_plan, rehearse
 from faircorner.documents import read_options
 from faircorner.documents.ground import ground_document
-from faircorner.documents.library import house_standard, methods
+from faircorner.documents.library import methods
 from faircorner.documents.requests import OptionsModel
-from faircorner.ground import Bay, Check, Ground, adjust, lay_bay, lay_kerb
+from faircorner.ground import (
+    Ground,
+)
 from faircorner.shift import SimulatedLearner
 
+from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
+from server.demo.places import quarry_places, standards, tidewell_places
 from server.demo.vehicles import (
     HERON,
     LINNET,
+    LINNET_AND_CARAVAN,
     PLOVER,
     SORREL,
+    TRACTOR_AND_SEMI,
     Car,
     seat_document,
     vehicle_document,
@@ -45,126 +50,6 @@ _SEED = 20260105
 _IDS = UUID("5f0c2e0e-6f5b-4b43-9c54-0a4f4b1d7c11")
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Learner:
-    """A simulated learner: what they drive where, and the truth about their hands."""
-
-    name: str
-    note: str
-    seat: str
-    place: str
-    bias: tuple[float, ...]
-    scatter: tuple[float, ...]
-    attempts: int
-    school: str = "Straight-run reverse park"
-    takes_advice: bool = False
-    username: str = ""
-
-
-_STEADY = (0.10, 0.05, 0.06, 0.04)
-TIDEWELL_LEARNERS = (
-    Learner(name="Ines Varga", note="Second month; likes to know why", username="ines",
-            seat="Ines, seat 4", place="Quay Street", bias=(0.0, 0.0, 0.26, 0.0),
-            scatter=_STEADY, attempts=14),
-    Learner(name="Bea Orrin", note="Test in five weeks", seat="Bea, seat 6 raised",
-            place="Quay Street", bias=(0.0, 0.22, 0.0, 0.0), scatter=(0.09, 0.05, 0.06, 0.05),
-            attempts=12, takes_advice=True),
-    Learner(name="Tomas Reyl", note="Drove a tractor as a boy", seat="Tomas, seat 1",
-            place="Mill Lane", bias=(0.02, 0.0, 0.01, 0.0), scatter=(0.10, 0.17, 0.15, 0.10),
-            attempts=18),
-    Learner(name="Callum Dray", note="Starting out", seat="Callum, seat 5",
-            place="Weir Road", bias=(0.0, 0.0, 0.0, 0.14), scatter=(0.16, 0.06, 0.07, 0.05),
-            attempts=16),
-    Learner(name="Nia Solberg", note="Ready to book", seat="Nia, seat 3",
-            place="Quay Street", bias=(0.02, -0.01, 0.0, 0.0), scatter=(0.07, 0.03, 0.04, 0.03),
-            attempts=20),
-    Learner(name="Piet Hask", note="Comes twice a week", seat="Piet, seat 7",
-            place="Station Approach", bias=(-0.20, 0.0, 0.0, 0.0), scatter=_STEADY, attempts=16),
-    Learner(name="Yara Quill", note="First lesson this week", seat="Yara, seat 2",
-            place="Quay Street", bias=(0.05, 0.05, 0.0, 0.0), scatter=(0.2, 0.1, 0.1, 0.08),
-            attempts=3),
-    Learner(name="Odile Marn", note="Parks at work from spring", seat="Odile, seat 4",
-            place="Harbour car park", bias=(0.17, 0.0), scatter=(0.07, 0.03), attempts=14,
-            school="Full-lock reverse bay"),
-)  # fmt: skip
-QUARRY_LEARNERS = (
-    Learner(name="Rosa Denning", note="Day course", seat="Rosa, seat 3", place="Gravel Lane",
-            bias=(0.0, -0.16, 0.0, 0.0), scatter=_STEADY, attempts=14),
-    Learner(name="Emil Stroud", note="Evening course", seat="Emil, seat 5", place="Gravel Lane",
-            bias=(0.0, 0.0, 0.0, 0.0), scatter=(0.12, 0.06, 0.07, 0.05), attempts=14),
-    Learner(name="Gerd Walsh", note="Evening course", seat="Gerd, seat 4", place="Kiln yard",
-            bias=(0.0, 0.0), scatter=(0.08, 0.04), attempts=12, school="Full-lock forward bay"),
-)  # fmt: skip
-
-# Which car each seat is in, how far back it is set (m) and how high the eye is (m).
-SEATS: dict[str, tuple[Car, float, float]] = {
-    "Ines, seat 4": (LINNET, 0.00, 1.20),
-    "Bea, seat 6 raised": (LINNET, -0.05, 1.24),
-    "Nia, seat 3": (LINNET, 0.04, 1.21),
-    "Yara, seat 2": (LINNET, -0.08, 1.17),
-    "Tomas, seat 1": (HERON, 0.08, 1.25),
-    "Piet, seat 7": (HERON, 0.02, 1.20),
-    "Callum, seat 5": (SORREL, 0.05, 1.23),
-    "Rosa, seat 3": (PLOVER, 0.0, 1.19),
-    "Emil, seat 5": (PLOVER, 0.06, 1.24),
-    "Odile, seat 4": (LINNET, 0.01, 1.19),
-    "Gerd, seat 4": (PLOVER, 0.02, 1.22),
-}
-
-
-# What somebody noted at one of the places; the others are still to be looked at.
-QUAY_CHECK = Check(
-    legal=True, junction=42.0, crossing=60.0, bus_stop=75.0, driveway=11.0, bend=90.0, crest=120.0,
-    sight=80.0, traffic="some", light="clear", neighbour="straight", slope=0.0,
-)  # fmt: skip
-
-
-def _tidewell_places() -> list[Ground]:
-    mill = lay_kerb("Mill Lane, between two", gap=7.4, length=4.5, goal_ahead=1.3)
-    return [
-        replace(lay_kerb("Quay Street", goal_ahead=2.0), check=QUAY_CHECK),
-        adjust(mill, "behind_off_kerb", 0.3),
-        lay_kerb("Weir Road, one-way, kerb right", side="right", off_kerb=0.25, goal_ahead=1.8),
-        lay_kerb("Station Approach", road_width=6.9, off_kerb=0.1, length=4.0, goal_ahead=2.2),
-        lay_bay("Harbour car park, square bay", bay=Bay(width=2.6), aisle=7.0),
-        lay_bay("Fish Hall, leaning bay", bay=Bay(angle=np.radians(60), head="wall", gap=0.5)),
-    ]
-
-
-def _quarry_places() -> list[Ground]:
-    return [
-        lay_kerb("Gravel Lane", side="right", length=4.7, road_width=8.5, goal_ahead=2.0),
-        lay_kerb("Foundry Street, kerb left", length=4.4, road_width=8.0, goal_ahead=2.0),
-        lay_bay(
-            "Kiln yard, leaning bay",
-            side="right",
-            aisle=7.2,
-            bay=Bay(angle=np.radians(60), width=2.7, depth=5.4, head="wheel stop", gap=0.15),
-        ),
-    ]
-
-
-def _standard(
-    name: str, authority: str, goal: Literal["kerbside", "bay"] = "kerbside"
-) -> dict[str, Any]:
-    """The house limits under an invented authority, with the counts a test would add."""
-    body = house_standard(goal).model_dump(by_alias=True, mode="json")
-    counts = [
-        {"measure": "forward_movements", "small": [None, 1], "serious": [None, 2]},
-        {"measure": "looks_missed", "small": [None, 0], "serious": [None, 2]},
-        {"measure": "prompts", "small": [None, 1]},
-        {"measure": "kerb_touches", "small": [None, 0], "serious": [None, 1]},
-        {"measure": "kerb_mounts", "ends": [None, 0]},
-        {"measure": "vehicle_touches", "ends": [None, 0]},
-        {"measure": "seconds", "small": [None, 180]},
-    ]
-    if goal == "bay":
-        counts = [count for count in counts if count["measure"] != "kerb_mounts"]
-    for count in counts:
-        body["limits"].append({"small": None, "serious": None, "ends": None, **count})
-    return {**body, "name": name, "authority": authority}
-
-
 def load_demo() -> None:
     """Load both schools unless any school is there already."""
     if School.objects.exists():
@@ -178,11 +63,9 @@ def load_demo() -> None:
             staff=[("maren", "Maren Holt", Role.LEAD), ("idris", "Idris Fenn", Role.INSTRUCTOR),
                    ("oda", "Oda Lark", Role.INSTRUCTOR)],
             cars=[LINNET, HERON, SORREL],
-            places=_tidewell_places(),
-            standards=[
-                _standard("Ostrel car test", "Ostrel Licensing Office (invented)"),
-                _standard("Ostrel bay test", "Ostrel Licensing Office (invented)", "bay"),
-            ],
+            drawing=[LINNET_AND_CARAVAN],
+            places=tidewell_places(),
+            standards=standards("Ostrel", "Ostrel Licensing Office (invented)"),
             learners=TIDEWELL_LEARNERS,
         ).load()  # fmt: skip
         _Loader(
@@ -193,11 +76,9 @@ def load_demo() -> None:
             password="quarry-demo",  # noqa: S106
             staff=[("teodor", "Teodor Brandt", Role.LEAD)],
             cars=[PLOVER],
-            places=_quarry_places(),
-            standards=[
-                _standard("Bend county car test", "Bend County Examiners (invented)"),
-                _standard("Bend county bay test", "Bend County Examiners (invented)", "bay"),
-            ],
+            drawing=[TRACTOR_AND_SEMI],
+            places=quarry_places(),
+            standards=standards("Bend county", "Bend County Examiners (invented)"),
             learners=QUARRY_LEARNERS,
         ).load()  # fmt: skip
 
@@ -207,11 +88,11 @@ class _Loader:
 
     def __init__(
         self, *, school: School, password: str, staff: list[tuple[str, str, Role]],
-        cars: list[Car], places: list[Ground], standards: list[dict[str, Any]],
-        learners: tuple[Learner, ...],
+        cars: list[Car], drawing: list[dict[str, Any]], places: list[Ground],
+        standards: list[dict[str, Any]], learners: tuple[Learner, ...],
     ) -> None:  # fmt: skip
         self.school, self.password = school, password
-        self.staff, self.cars, self.places = staff, cars, places
+        self.staff, self.cars, self.drawing, self.places = staff, cars, drawing, places
         self.standards, self.learners = standards, learners
         self.rng = np.random.default_rng(_SEED + school.pk)
         self.now = timezone.now().replace(hour=9, minute=0, second=0, microsecond=0)
@@ -220,6 +101,8 @@ class _Loader:
         self.instructors = [self._member(*person) for person in self.staff]
         lead = self.instructors[0]
         vehicles = {car.name: self._document("vehicle", vehicle_document(car)) for car in self.cars}
+        for body in self.drawing:
+            self._document("vehicle", body)
         self.seats = {}
         for name, (car, back, height) in SEATS.items():
             if car in self.cars:
@@ -232,9 +115,7 @@ class _Loader:
             name: self._document("method", m.model_dump(by_alias=True, mode="json"))
             for name, m in methods().items()
         }
-        self.judged = {
-            goal_of(body["manoeuvre"]): self._document("standard", body) for body in self.standards
-        }
+        self.judged = [self._document("standard", body) for body in self.standards]
         for index, learner in enumerate(self.learners):
             self._drive(lead, learner, index)
 
@@ -257,7 +138,7 @@ class _Loader:
         ground = next(g for g in self.grounds if g.name.startswith(learner.place))
         method = self.schools[learner.school]
         revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
-                     "standard": self.judged[goal_of(method.body["manoeuvre"])]}  # fmt: skip
+                     "standard": self._judged_by(method, learner.test)}  # fmt: skip
         sheet = make_sheet(self.school, learner_id=person.pk, revisions=revisions, options={})
         hands = SimulatedLearner(bias=learner.bias, scatter=learner.scatter)
         teacher = self.instructors[1 + index % max(1, len(self.instructors) - 1)] if len(
@@ -272,6 +153,15 @@ class _Loader:
             moved = take_advice(self.school, teacher, sheet.pk).after
             self._attempts(moved, hands, learner.attempts, teacher, first + timedelta(days=9),
                            before=learner.attempts)  # fmt: skip
+
+    def _judged_by(self, method: Revision, test: str) -> Revision:
+        """The standard of that name, or the first for what the method ends at."""
+        goal = goal_of(method.body["manoeuvre"])
+        return next(
+            found
+            for found in self.judged
+            if goal_of(found.body["manoeuvre"]) == goal and found.body["name"].endswith(test)
+        )
 
     def _lesson(self, person: Member, teacher: Member, starts: datetime, about: str) -> None:
         Lesson.objects.create(
@@ -295,7 +185,7 @@ class _Loader:
         along = plan.ground.kerb_on_left().berth.along
         shift = np.array([options.shifts.get(i + 1, 0.0) for i in range(len(plan.calls))])
         late = hands.lateness(count, before=before, rng=self.rng)
-        driven = rehearse(scene.vehicle, scene.method, plan, scene.bands, late + shift)
+        driven = rehearse(scene.vehicle, scene.seat, scene.method, plan, scene.bands, late + shift)
         for i in range(count):
             started = first + timedelta(days=3 * (i // 5), minutes=9 * (i % 5))
             if i % 5 == 0:
@@ -320,8 +210,8 @@ class _Loader:
         )  # fmt: skip
         return {
             "seconds": round(float(self.rng.uniform(48, 110)), 0),
-            "forward_movements": int(sheet.plan["legs"][0]["gear"] == "forward"),
-            "reverse_movements": int(sheet.plan["legs"][-1]["gear"] == "reverse"),
+            "forward_movements": _movements(sheet, "forward"),
+            "reverse_movements": _movements(sheet, "reverse"),
             "calls": ["late" if s > 0.12 else "early" if s < -0.12 else "on" for s in seen],
             "looks": [str(look) for look in looks],
             "kerb_touches": int(driven.kerb_touched[i]),
@@ -337,5 +227,13 @@ class _Loader:
         readings: dict[str, float | None] = {"ahead_m": None, "behind_m": None}
         for name in ("kerb_front", "kerb_rear", along):
             true = float(finish.measure(name)[i])
-            readings[f"{name}_m"] = round(true + float(self.rng.normal(scale=0.005)), 2)
+            if not np.isnan(true):
+                readings[f"{name}_m"] = round(true + float(self.rng.normal(scale=0.005)), 2)
         return readings
+
+
+def _movements(sheet: CueSheet, gear: str) -> int:
+    """How many stretches in one gear a sheet's plan has."""
+    gears = [leg["gear"] for leg in sheet.plan["legs"]]
+    changed = [g for g, before in zip(gears, ["", *gears], strict=False) if g != before]
+    return changed.count(gear)

@@ -3,7 +3,17 @@
 from dataclasses import dataclass
 from typing import Any, Literal
 
-__all__ = ["HERON", "LINNET", "PLOVER", "SORREL", "Car", "seat_document", "vehicle_document"]
+__all__ = [
+    "HERON",
+    "LINNET",
+    "LINNET_AND_CARAVAN",
+    "PLOVER",
+    "SORREL",
+    "TRACTOR_AND_SEMI",
+    "Car",
+    "seat_document",
+    "vehicle_document",
+]
 
 # Where glass begins and ends above the ground, m; and how far it leans in from sill to roof.
 _SILL, _ROOF, _LEAN = 0.94, 1.40, 0.16
@@ -154,3 +164,35 @@ def seat_document(car: Car, name: str, *, back: float, height: float) -> dict[st
             "z_m": round(height + car.lift + 0.01, 3),
         },
     }
+
+
+LINNET_AND_CARAVAN: dict[str, Any] = {
+    **vehicle_document(LINNET),
+    "name": "Linnet with the caravan",
+    "trailer": {
+        "hitch_ahead_of_axle_m": -0.86, "kingpin_to_axle_m": 3.7, "length_m": 4.9,
+        "width_m": 2.1, "front_of_kingpin_m": -1.1, "max_articulation_deg": 62.0,
+    },
+}  # fmt: skip
+TRACTOR_AND_SEMI: dict[str, Any] = {
+    "format": "fair-corner/vehicle@1",
+    "name": "Boulder tractor, long semi-trailer",
+    "class": "tractor",
+    "length_m": 6.1,
+    "width_m": 2.5,
+    "mirror_width_m": 3.0,
+    "wheelbase_m": 3.75,
+    "front_overhang_m": 1.4,
+    "track_front_m": 2.05,
+    "track_rear_m": 1.85,
+    "tyre_width_m": 0.32,
+    "corner_cut_m": 0.1,
+    "steering": {"lock_turns": 2.2, "kerb_circle_m": 14.6, "circles": []},
+    "trailer": {
+        "hitch_ahead_of_axle_m": 0.6, "kingpin_to_axle_m": 7.7, "length_m": 13.4,
+        "width_m": 2.55, "front_of_kingpin_m": 1.5, "max_articulation_deg": 80.0,
+    },
+    "features": [],
+    "glass": [],
+    "mirrors": [],
+}  # fmt: skip

@@ -1,15 +1,23 @@
 from math import radians
 
 from faircorner.documents import read_document
-from faircorner.documents.ground import ground_document, suitability_document
+from faircorner.documents.ground import ground_document, suitability_document, thing_document
 from faircorner.ground import (
+    Corner,
     Ground,
+    Stretch,
+    Turnabout,
     adjust,
     change_bay,
+    change_road,
     lay_bay,
     lay_kerb,
+    lay_road,
     measures,
+    put_down,
     suitability,
+    take_away,
+    things,
     with_behind,
 )
 from ninja import Router, Status
@@ -28,6 +36,9 @@ from server.documents.schemas import (
     NewGroundIn,
     ReviseIn,
     RevisionOut,
+    RoadIn,
+    ThingIn,
+    WithoutIn,
 )
 from server.documents.services import create_document, latest_revisions, revise_document
 from server.schools.models import Role
@@ -49,6 +60,7 @@ def _ground(ground: Ground) -> dict[str, object]:
     return {
         "body": ground_document(ground),
         "measures": measures(ground),
+        "things": [thing_document(thing) for thing in things(ground)],
         "suitability": suitability_document(suitability(ground)),
     }
 
@@ -106,19 +118,49 @@ def ground_behind(request: Caller, body: AddBehindIn):
 
 @router.post("/grounds/bay", response=GroundOut, operation_id="ground_bay")
 def ground_bay(request: Caller, body: BayIn):
-    """Turn the bay, end it otherwise, or park in the bays beside it."""
+    """Turn the bay, end it otherwise, mark it otherwise, or park in the bays beside it."""
     ground = read_document("ground", body.body).build()
     angle = None if body.angle_deg is None else radians(body.angle_deg)
     return _ground(
-        change_bay(ground, angle=angle, head=body.head, before=body.before, beyond=body.beyond)
+        change_bay(
+            ground, angle=angle, head=body.head, before=body.before, beyond=body.beyond,
+            lines=body.lines, guide=body.guide,
+        )
+    )  # fmt: skip
+
+
+@router.post("/grounds/road", response=GroundOut, operation_id="ground_road")
+def ground_road(request: Caller, body: RoadIn):
+    """Let the body of what turns round reach over the kerbs, or not."""
+    ground = read_document("ground", body.body).build()
+    return _ground(change_road(ground, overhang=body.overhang))
+
+
+@router.post("/grounds/thing", response=GroundOut, operation_id="ground_thing")
+def ground_thing(request: Caller, body: ThingIn):
+    """Put a cone, a wall, a vehicle… down, or move the one that is named."""
+    ground = read_document("ground", body.body).build()
+    turned = radians(body.turned_deg)
+    return _ground(
+        put_down(ground, body.kind, x=body.x_m, y=body.y_m, turned=turned, name=body.name)
     )
+
+
+@router.post("/grounds/without", response=GroundOut, operation_id="ground_without")
+def ground_without(request: Caller, body: WithoutIn):
+    """Take away what was put down."""
+    return _ground(take_away(read_document("ground", body.body).build(), body.name))
 
 
 @router.post("/grounds/new", response=GroundOut, operation_id="ground_new")
 def ground_new(request: Caller, body: NewGroundIn):
     """A place to begin from; it is kept when it is sent to /documents."""
-    lay = lay_bay if body.kind == "bay" else lay_kerb
-    return _ground(lay(body.name, side=body.side))
+    if body.kind == "kerbside":
+        return _ground(lay_kerb(body.name, side=body.side))
+    if body.kind == "bay":
+        return _ground(lay_bay(body.name, side=body.side))
+    goals = {"turnabout": Turnabout, "corner": Corner, "stretch": Stretch}
+    return _ground(lay_road(body.name, goals[body.kind](), side=body.side))
 
 
 @router.post("/grounds/side", response=GroundOut, operation_id="ground_side")

@@ -1,6 +1,8 @@
 from datetime import datetime
 from typing import Any, Literal
 
+from faircorner.cues import GoalKind
+from faircorner.ground import Lines, ThingKind
 from ninja import Schema
 
 KindName = Literal["vehicle", "seat", "ground", "method", "standard"]
@@ -60,7 +62,7 @@ class NewGroundIn(Schema):
     """A place of a kind, laid out with ordinary measures, to begin from."""
 
     name: str
-    kind: Literal["kerbside", "bay"]
+    kind: GoalKind
     side: Literal["left", "right"]
 
 
@@ -72,6 +74,31 @@ class BayIn(Schema):
     head: Literal["line", "wall", "wheel stop"] | None = None
     before: bool | None = None
     beyond: bool | None = None
+    lines: Lines | None = None
+    guide: bool | None = None
+
+
+class RoadIn(Schema):
+    """Whether the body of what turns round in a road may reach over its kerbs."""
+
+    body: dict[str, Any]
+    overhang: bool
+
+
+class ThingIn(Schema):
+    """Something to put down with its middle at a place; named, the one there is is moved."""
+
+    body: dict[str, Any]
+    kind: ThingKind
+    x_m: float
+    y_m: float
+    turned_deg: float = 0.0
+    name: str = ""
+
+
+class WithoutIn(Schema):
+    body: dict[str, Any]
+    name: str
 
 
 class AddBehindIn(Schema):
@@ -94,9 +121,18 @@ class SuitabilityOut(Schema):
     noted: list[NotedOut]
 
 
+class ThingOut(Schema):
+    name: str
+    kind: ThingKind
+    x_m: float
+    y_m: float
+    turned_deg: float
+
+
 class GroundOut(Schema):
     """A ground, what a tape would say of it in metres, and whether it is one to practise on."""
 
     body: dict[str, Any]
     measures: dict[str, float]
+    things: list[ThingOut]
     suitability: SuitabilityOut

@@ -5,7 +5,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import AwareDatetime, ConfigDict, Field
 
-from server.planning.schemas import ClearanceOut, FinishOut, LegOut, PathPoint, PoseOut
+from server.planning.schemas import ClearanceOut, FinishOut, PathPoint, PoseOut, StepOut
 
 Timing = Literal["early", "on", "late"]
 LookDone = Literal["done", "late", "missed", "prompted"]
@@ -93,15 +93,11 @@ class TapeOut(Schema):
     verdict: VerdictOut
 
 
-class MendStepOut(LegOut):
-    say: str
-
-
 class MendOut(Schema):
     """The fewest movements that put a finish right, and where they lead."""
 
     movements: list[Literal["forward", "reverse"]]
-    steps: list[MendStepOut]
+    steps: list[StepOut]
     finish: FinishOut
     clearance: list[ClearanceOut]
     path: list[PathPoint]

@@ -8,7 +8,7 @@ from uuid import UUID
 from django.db import transaction
 from faircorner.cues import mend, suited
 from faircorner.documents import read_document, verdict_document
-from faircorner.documents.requests import finish_document, mend_document
+from faircorner.documents.answers import finish_document, mend_document
 from faircorner.errors import InputError
 from faircorner.ground import Ground
 from faircorner.tape import Readings, Standard, TapedPose, judge, locate
@@ -28,9 +28,6 @@ __all__ = [
     "tape_attempt",
     "tape_result",
 ]
-
-# Movements a mend may take in each gear where the standard does not count them.
-_UNCOUNTED = 2
 
 
 @transaction.atomic
@@ -99,8 +96,9 @@ def _judged_by(sheet: CueSheet) -> tuple[Vehicle, Ground, Standard]:
     )
 
 
-def _located(sheet: CueSheet, readings: dict[str, float | None]) -> TapedPose:
-    vehicle, ground, _ = _judged_by(sheet)
+def _located(
+    sheet: CueSheet, vehicle: Vehicle, ground: Ground, readings: dict[str, float | None]
+) -> TapedPose:
     return locate(
         vehicle,
         ground,
@@ -114,30 +112,21 @@ def mend_result(
 ) -> dict[str, Any] | None:
     """How to put right where the vehicle stands, within the movements that are left; None: not."""
     vehicle, ground, standard = _judged_by(sheet)
-    taped = _located(sheet, readings)
-    allowed = {
-        gear: _movements_left(standard, f"{gear}_movements", notes[f"{gear}_movements"])
-        for gear in ("forward", "reverse")
-    }
-    return mend_document(mend(vehicle, ground, taped.pose, standard.bands(), **allowed))
-
-
-def _movements_left(standard: Standard, measure: str, used: int) -> int:
-    """How many more the standard lets pass without a serious fault."""
-    for limit in standard.limits:
-        if limit.measure == measure:
-            for bounds in (limit.serious, limit.small):
-                if bounds is not None and bounds[1] is not None:
-                    return max(0, int(bounds[1]) - used)
-    return _UNCOUNTED
+    taped = _located(sheet, vehicle, ground, readings)
+    found = mend(
+        vehicle, ground, taped.pose, standard.bands(),
+        forward=standard.movements_left("forward", notes["forward_movements"]),
+        reverse=standard.movements_left("reverse", notes["reverse_movements"]),
+    )  # fmt: skip
+    return mend_document(found)
 
 
 def tape_result(
     sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
 ) -> dict[str, Any]:
     """Pose, finish and verdict of readings, as a document. Raises InputError naming the reading."""
-    _, _, standard = _judged_by(sheet)
-    taped = _located(sheet, readings)
+    vehicle, ground, standard = _judged_by(sheet)
+    taped = _located(sheet, vehicle, ground, readings)
     x, y, heading = (float(v) for v in taped.pose)
     return {
         "pose": {"x_m": round(x, 4), "y_m": round(y, 4), "heading_deg": round(degrees(heading), 3)},

@@ -1,6 +1,4 @@
 from faircorner.cues import goal_of
-from faircorner.documents import read_document
-from faircorner.documents.requests import hill_document
 from ninja import Router, Status
 
 from server.access import Caller, may
@@ -11,24 +9,24 @@ from server.planning.models import CueSheet
 from server.planning.schemas import (
     DocketOut,
     DraftIn,
-    HillIn,
-    HillOut,
-    LeastGapOut,
+    LeastSizeOut,
     LeavingOut,
     PlanIn,
     PlanOut,
     PlayIn,
     PlayOut,
     RemedyOut,
+    RescueOut,
     SheetIn,
     SheetOut,
 )
 from server.planning.services import (
-    compute_least_gap,
+    compute_least_sizes,
     compute_leaving,
     compute_plan,
     compute_play,
     compute_remedy,
+    compute_rescue,
     current,
     make_sheet,
     revisions_of,
@@ -147,10 +145,11 @@ def plan_remedy(request: Caller, body: PlanIn):
     return compute_remedy(_revisions(request, body), body.options.model_dump(exclude_defaults=True))
 
 
-@router.post("/plan/least-gap", response=LeastGapOut, operation_id="plan_least_gap")
-def plan_least_gap(request: Caller, body: PlanIn):
+@router.post("/plan/least", response=list[LeastSizeOut], operation_id="plan_least")
+def plan_least(request: Caller, body: PlanIn):
+    """How tight a place the method can use, and what is met in a tighter one."""
     options = body.options.model_dump(exclude_defaults=True)
-    return compute_least_gap(_revisions(request, body), options)
+    return compute_least_sizes(_revisions(request, body), options)
 
 
 @router.post("/plan/play", response=PlayOut, operation_id="plan_play")
@@ -158,6 +157,13 @@ def plan_play(request: Caller, body: PlayIn):
     """What follows from acting at one call early or late."""
     options = body.options.model_dump(exclude_defaults=True)
     return compute_play(_revisions(request, body), options, call=body.call, by_m=body.by_m)
+
+
+@router.post("/plan/rescue", response=RescueOut | None, operation_id="plan_rescue")
+def plan_rescue(request: Caller, body: PlayIn):
+    """How to save the attempt from there; null where there is nothing but to begin again."""
+    options = body.options.model_dump(exclude_defaults=True)
+    return compute_rescue(_revisions(request, body), options, call=body.call, by_m=body.by_m)
 
 
 @router.post("/plan/leaving", response=list[LeavingOut], operation_id="plan_leaving")
@@ -182,15 +188,3 @@ def sheet_make(request: Caller, body: SheetIn):
 @router.get("/sheets/{sheet_id}", response=SheetOut, operation_id="sheet_read")
 def sheet_read(request: Caller, sheet_id: int):
     return current(CueSheet.objects.for_caller(request).prefetch_related(*SHEET).get(pk=sheet_id))
-
-
-@router.post("/hill", response=HillOut, operation_id="hill_roll")
-def hill_roll(request: Caller, body: HillIn):
-    """How to leave the wheels on a hill, by letting the vehicle roll each way."""
-    revision = Revision.objects.get(
-        pk=body.vehicle, document__school=request.school, document__kind=Kind.VEHICLE
-    )
-    vehicle = read_document("vehicle", revision.body).build()
-    return hill_document(
-        vehicle, side=body.side, gap=body.gap_m, facing=body.facing, kerb=body.kerb
-    )

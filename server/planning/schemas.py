@@ -1,6 +1,7 @@
 from datetime import datetime
 from typing import Annotated, Any, Literal
 
+from faircorner.cues import Cure
 from ninja import Schema
 from pydantic import ConfigDict, Field
 
@@ -70,9 +71,12 @@ class FinishOut(Schema):
 
 
 class ClearanceOut(Schema):
+    """The least gap to one thing; of_tyres : whether only tyres meet it."""
+
     obstacle: str
     metres: float
     s_m: float
+    of_tyres: bool
 
 
 class CueOut(Schema):
@@ -88,7 +92,7 @@ class CueOut(Schema):
     y_m: float
     z_m: float
     bearing_deg: float
-    along: Literal["x", "y"]
+    along: Literal["x", "y", "z"]
     feature: str | None
     offset_m: float | None
     scatter_m: float | None
@@ -103,6 +107,8 @@ class UntilOut(Schema):
     kind: str
     own: str | None
     landmark: str | None
+    edge: str | None
+    thing: str | None
     metres: float | None
 
 
@@ -139,7 +145,7 @@ class SetFigures(Schema):
     gap_m: float
     turns_per_metre: float
     kerb_m: float | None
-    ahead_m: float
+    ahead_m: float | None
 
 
 class Assumed(Schema):
@@ -184,10 +190,19 @@ class PlanOut(Schema):
     assumed: Assumed
 
 
-class LeastGapOut(Schema):
-    """The least gap between parked vehicles, or width of bay, that works; null when none does."""
+class TighterOut(Schema):
+    """A place a little tighter than the least, and the plan that fails there."""
 
-    gap_m: float | None
+    ground: dict[str, Any]
+    plan: PlanOut
+
+
+class LeastSizeOut(Schema):
+    """The least size of one thing that the method can use; metres null when none works."""
+
+    what: Literal["gap", "bay width", "aisle", "road width"]
+    metres: float | None
+    tighter: TighterOut
 
 
 class PlayIn(PlanIn):
@@ -205,6 +220,22 @@ class PlayOut(Schema):
     path: list[PathPoint]
 
 
+class StepOut(LegOut):
+    """A leg that is driven, and what is said before it."""
+
+    say: str
+
+
+class RescueOut(Schema):
+    """How an attempt is saved from the call that went wrong; steps begin there."""
+
+    cure: Cure
+    steps: list[StepOut]
+    finish: FinishOut
+    clearance: list[ClearanceOut]
+    path: list[PathPoint]
+
+
 class LeavingOut(Schema):
     """A way out: straight in a gear, then full lock to one side; null where not in one go."""
 
@@ -217,7 +248,7 @@ class LeavingOut(Schema):
 class RemedyOut(Schema):
     """The least single change that would do; null when none was found."""
 
-    what: Literal["gap", "start gap", "gap ahead", "aisle", "bay width"]
+    what: Literal["gap", "start gap", "gap ahead", "aisle", "bay width", "road width"]
     to_m: float
     by_m: float
 
@@ -257,33 +288,3 @@ class DocketOut(Schema):
 
 DocketId = Annotated[int | None, Field(description="document or person; absent for the first")]
 Body = dict[str, Any]
-
-
-class HillIn(Schema):
-    """A vehicle parked on a hill. facing : which way its nose points; kerb : or only an edge."""
-
-    vehicle: int
-    side: Literal["left", "right"]
-    facing: Literal["up", "down"]
-    kerb: bool
-    gap_m: float = 0.25
-
-
-class RollOut(Schema):
-    """Where a roll ends with the wheels left one way; angle between tyre and kerb."""
-
-    way: Literal["toward", "away", "straight"]
-    end: Literal["held by the kerb", "against the kerb", "off the road", "into the road",
-                 "on down the hill"]  # fmt: skip
-    metres: float
-    tyre: Literal["front", "rear"] | None
-    angle_deg: float
-    turns: float
-    start: PoseOut
-    final: PoseOut
-    path_m: list[list[float]]
-
-
-class HillOut(Schema):
-    best: Literal["toward", "away", "straight"]
-    ways: list[RollOut]

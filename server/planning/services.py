@@ -11,24 +11,27 @@ from django.core.cache import cache
 from django.db import transaction
 from faircorner.cues import (
     Method,
-    Options,
     leave,
-    make_least_gap,
+    make_least_sizes,
     make_plan,
     make_remedy,
     play,
+    rescue,
     suited,
 )
 from faircorner.documents import plan_document, read_document, read_options, remedy_document
-from faircorner.documents.requests import (
+from faircorner.documents.answers import (
     PLAN_FORMAT,
-    OptionsModel,
+    least_size_document,
     leaving_document,
     played_document,
+    rescue_document,
 )
+from faircorner.documents.requests import OptionsModel
 from faircorner.errors import InputError
 from faircorner.ground import Band, Ground
 from faircorner.sight import Seat
+from faircorner.tape import Standard
 from faircorner.vehicle import Vehicle
 
 from server.documents.models import Kind, Revision
@@ -37,11 +40,12 @@ from server.schools.models import Member, Role, School
 
 __all__ = [
     "Scene",
-    "compute_least_gap",
+    "compute_least_sizes",
     "compute_leaving",
     "compute_plan",
     "compute_play",
     "compute_remedy",
+    "compute_rescue",
     "current",
     "final_pose",
     "make_sheet",
@@ -60,7 +64,11 @@ class Scene:
     seat: Seat
     ground: Ground
     method: Method
-    bands: tuple[Band, ...]
+    standard: Standard
+
+    @property
+    def bands(self) -> tuple[Band, ...]:
+        return self.standard.bands()
 
 
 def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
@@ -87,7 +95,7 @@ def scene_of(revisions: dict[str, Revision], method_body: dict[str, Any] | None 
         seat=built["seat"],
         ground=built["ground"],
         method=built["method"],
-        bands=built["standard"].bands(),
+        standard=built["standard"],
     )
 
 
@@ -125,16 +133,27 @@ def compute_remedy(
     revisions: dict[str, Revision], options: dict[str, Any]
 ) -> dict[str, Any] | None:
     """The least change that would make an unfeasible plan work."""
-    return remedy_document(make_remedy(*_arguments(revisions, options)))
+    scene = scene_of(revisions)
+    remedy = make_remedy(
+        scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands,
+        read_options(_options(options), scene.method),
+    )  # fmt: skip
+    return remedy_document(remedy)
 
 
-def compute_least_gap(revisions: dict[str, Revision], options: dict[str, Any]) -> dict[str, Any]:
-    """The shortest gap that works; asked again it comes from the cache."""
-    key = _key("least gap", revisions, options)
+def compute_least_sizes(
+    revisions: dict[str, Revision], options: dict[str, Any]
+) -> list[dict[str, Any]]:
+    """How tight a place the method can use; asked again it comes from the cache."""
+    key = _key("least sizes", revisions, options)
     found = cache.get(key)
     if found is None:
-        gap = make_least_gap(*_arguments(revisions, options))
-        found = {"gap_m": None if gap is None else round(gap, 2)}
+        scene = scene_of(revisions)
+        sizes = make_least_sizes(
+            scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands,
+            read_options(_options(options), scene.method),
+        )  # fmt: skip
+        found = [least_size_document(size, scene.method) for size in sizes]
         cache.set(key, found, timeout=None)
     return found
 
@@ -145,18 +164,49 @@ def final_pose(plan: dict[str, Any]) -> np.ndarray:
     return np.array([final["x_m"], final["y_m"], radians(final["heading_deg"])])
 
 
+def _figures(
+    revisions: dict[str, Revision], options: dict[str, Any], scene: Scene
+) -> dict[str, float]:
+    """The figures of a docket's plan by name, SI."""
+    figures = compute_plan(revisions, options)["figures"]
+    # They come as a document tells them; reading them as pinned gives them back in SI.
+    return read_options(_options({"pinned": figures}), scene.method).pinned
+
+
 def compute_play(
     revisions: dict[str, Revision], options: dict[str, Any], *, call: int, by_m: float
 ) -> dict[str, Any]:
     """The plan driven with one call early or late."""
-    figures = compute_plan(revisions, options)["figures"]
     scene = scene_of(revisions)
-    # The figures come as a document tells them; reading them as pinned gives them back in SI.
-    values = read_options(_options({"pinned": figures}), scene.method).pinned
     settings = read_options(_options(options), scene.method)
+    values = _figures(revisions, options, scene)
     return played_document(
-        play(scene.vehicle, scene.ground, scene.method, settings, values, call=call, by=by_m)
+        play(
+            scene.vehicle,
+            scene.seat,
+            scene.ground,
+            scene.method,
+            settings,
+            values,
+            call=call,
+            by=by_m,
+        )
     )
+
+
+def compute_rescue(
+    revisions: dict[str, Revision], options: dict[str, Any], *, call: int, by_m: float
+) -> dict[str, Any] | None:
+    """How to save an attempt with one call early or late, within the movements allowed."""
+    scene = scene_of(revisions)
+    found = rescue(
+        scene.vehicle, scene.seat, scene.ground, scene.method,
+        read_options(_options(options), scene.method), scene.bands,
+        _figures(revisions, options, scene), call=call, by=by_m,
+        forward=scene.standard.movements_left("forward", 0),
+        reverse=scene.standard.movements_left("reverse", 0),
+    )  # fmt: skip
+    return rescue_document(found)
 
 
 def compute_leaving(
@@ -172,15 +222,6 @@ def compute_leaving(
         found = [leaving_document(way) for way in ways]
         cache.set(key, found, timeout=None)
     return found
-
-
-def _arguments(
-    revisions: dict[str, Revision], options: dict[str, Any]
-) -> tuple[Vehicle, Ground, Method, tuple[Band, ...], Options]:
-    """What a question about a docket needs when nobody's eye is in it."""
-    scene = scene_of(revisions)
-    settings = read_options(_options(options), scene.method)
-    return scene.vehicle, scene.ground, scene.method, scene.bands, settings
 
 
 @transaction.atomic

@@ -5,7 +5,7 @@ import uuid
 import pytest
 from django.db import DatabaseError, connection, transaction
 from faircorner.documents.ground import ground_document
-from faircorner.ground import lay_bay
+from faircorner.ground import Turnabout, lay_bay, lay_road, put_down
 
 from server.api import api
 from server.documents.models import Revision
@@ -37,11 +37,17 @@ def requests_naming(house):
             "based_on": vehicle.number, "body": vehicle.body}),
         "plan_compute": ("POST", "/api/plan", docket),
         "plan_remedy": ("POST", "/api/plan/remedy", docket),
-        "plan_least_gap": ("POST", "/api/plan/least-gap", docket),
+        "plan_least": ("POST", "/api/plan/least", docket),
         "plan_play": ("POST", "/api/plan/play", {**docket, "call": 1, "by_m": 0.2}),
+        "plan_rescue": ("POST", "/api/plan/rescue", {**docket, "call": 1, "by_m": 0.2}),
         "plan_leaving": ("POST", "/api/plan/leaving", docket),
         "hill_roll": ("POST", "/api/hill", {
             "vehicle": vehicle.pk, "side": "left", "facing": "up", "kerb": True}),
+        "corner_wheel": ("POST", "/api/corner-wheel", {"vehicle": vehicle.pk, "kerb_m": 0.5}),
+        "backing_drive": ("POST", "/api/backing", {
+            "vehicle": vehicle.pk, "bend_deg": 1, "legs": []}),
+        "shuffle_ways": ("POST", "/api/shuffle", {
+            "vehicle": vehicle.pk, "sideways_m": 0.2, "gear": "reverse", "way": "away"}),
         "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
         "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),
@@ -68,6 +74,13 @@ def requests_naming(house):
             "name": "Somewhere", "kind": "bay", "side": "left"}),
         "ground_bay": ("POST", "/api/grounds/bay", {
             "body": ground_document(lay_bay("Somewhere")), "angle_deg": 60}),
+        "ground_road": ("POST", "/api/grounds/road", {
+            "body": ground_document(lay_road("Somewhere", Turnabout())), "overhang": False}),
+        "ground_thing": ("POST", "/api/grounds/thing", {
+            "body": ground, "kind": "cone", "x_m": 1, "y_m": -3}),
+        "ground_without": ("POST", "/api/grounds/without", {
+            "body": ground_document(put_down(lay_bay("Somewhere"), "cone", x=0, y=-3)),
+            "name": "cone 1"}),
         "learner_add": ("POST", "/api/people", {"name": "Somebody New"}),
         "session_open": ("POST", "/api/session", {
             "username": f"lead@{house.school.name}", "password": PASSWORD}),
@@ -77,7 +90,8 @@ def requests_naming(house):
 
 NAMELESS = {"session_read", "people_list", "documents_list", "lessons_list", "ground_measure",
             "ground_adjust", "ground_bay", "ground_behind", "ground_new", "ground_side",
-            "learner_add", "session_open", "session_close"}  # fmt: skip
+            "ground_road", "ground_thing", "ground_without", "learner_add",
+            "session_open", "session_close"}  # fmt: skip
 
 
 def operations():

@@ -1,0 +1,84 @@
+"""Questions about a vehicle alone, without a docket: hills, trailers, corners, small angles."""
+
+from math import isnan
+from typing import Any
+
+from faircorner.cues import RADII, shuffle, wheel_round
+from faircorner.documents import read_document
+from faircorner.documents.answers import hill_document, shuffle_document
+from faircorner.documents.driving import backing_document
+from faircorner.documents.requests import BackingRequest
+from faircorner.vehicle import Vehicle
+from ninja import Router
+
+from server.access import Caller
+from server.aids.schemas import (
+    BackingIn,
+    BackingOut,
+    CornerWheelIn,
+    CornerWheelOut,
+    HillIn,
+    HillOut,
+    ShuffleIn,
+    ShuffleOut,
+)
+from server.documents.models import Kind, Revision
+
+router = Router(tags=["aids"])
+
+# Assumed of the hands while backing a trailer, turns of the wheel a metre; told on screen.
+HANDS = 2.0
+
+
+@router.post("/shuffle", response=list[ShuffleOut], operation_id="shuffle_ways")
+def shuffle_ways(request: Caller, body: ShuffleIn):
+    """Ways to move sideways along a kerb, from the smallest angle to the largest."""
+    found = shuffle(
+        _vehicle(request, body.vehicle), body.sideways_m,
+        direction=1 if body.gear == "forward" else -1, way=body.way,
+    )  # fmt: skip
+    return [shuffle_document(one) for one in found]
+
+
+@router.post("/corner-wheel", response=list[CornerWheelOut], operation_id="corner_wheel")
+def corner_wheel(request: Caller, body: CornerWheelIn):
+    """How much wheel holds the distance round corners of several radii."""
+    vehicle = _vehicle(request, body.vehicle)
+    found = ((radius, wheel_round(vehicle, radius, body.kerb_m)) for radius in RADII)
+    return [{"radius_m": radius, "turns": None if isnan(t) else t} for radius, t in found]
+
+
+@router.post("/backing", response=BackingOut, operation_id="backing_drive")
+def backing_drive(request: Caller, body: BackingIn):
+    """Back a trailer: where both units go, and how its errors grow."""
+    legs = [{**leg.model_dump(), "turns_per_metre": HANDS} for leg in body.legs]
+    return backing_document(
+        BackingRequest.read(
+            {"vehicle": _vehicle_body(request, body.vehicle), "bend_deg": body.bend_deg,
+             "lane_m": body.lane_m,
+             "legs": legs}
+        )
+    )  # fmt: skip
+
+
+def _vehicle_body(request: Caller, revision: int) -> dict[str, Any]:
+    found = Revision.objects.get(
+        pk=revision, document__school=request.school, document__kind=Kind.VEHICLE
+    )
+    return found.body
+
+
+def _vehicle(request: Caller, revision: int) -> Vehicle:
+    return read_document("vehicle", _vehicle_body(request, revision)).build()
+
+
+@router.post("/hill", response=HillOut, operation_id="hill_roll")
+def hill_roll(request: Caller, body: HillIn):
+    """How to leave the wheels on a hill, by letting the vehicle roll each way."""
+    return hill_document(
+        _vehicle(request, body.vehicle),
+        side=body.side,
+        gap=body.gap_m,
+        facing=body.facing,
+        kerb=body.kerb,
+    )
