@@ -2,6 +2,7 @@
 
 import re
 
+from faircorner.documents.library import methods
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
@@ -117,12 +118,13 @@ def test_two_schools_into_a_bay_are_compared_by_what_a_bay_has(page):
     tables = page.get_by_role("main").get_by_role("table")
     expect(tables).to_have_count(2)
     for table in (tables.first, tables.last):
-        expect(table).to_contain_text("Least width of bay that it can use")
         expect(table).not_to_contain_text("vehicle ahead")
-        expect(table).not_to_contain_text("none within reason")
+    expect(tables.first).to_contain_text("Least width of bay that it can use")
+    expect(tables.first).not_to_contain_text("none within reason")
     # Only schools that end in a bay are offered.
     page.get_by_role("combobox", name="Second school").click()
-    expect(page.get_by_role("option")).to_have_count(4)
+    known = [m for m in methods().values() if m.manoeuvre.startswith("bay")]
+    expect(page.get_by_role("option")).to_have_count(len(known))
 
 
 def test_a_bay_is_asked_only_what_matters_at_a_bay(page):
@@ -140,9 +142,9 @@ def test_a_bay_is_asked_only_what_matters_at_a_bay(page):
 def test_the_limits_of_a_bay_are_told_as_a_bays(page):
     sign_in(page)
     desk(page, "Standards")
-    kerb, bay = page.get_by_role("table").all()
-    if "line" in kerb.inner_text():
-        kerb, bay = bay, kerb
+    tables = page.get_by_role("table")
+    kerb = tables.filter(has_text="Gap ahead").first
+    bay = tables.filter(has_text="Front wheel to line").first
     expect(kerb).to_contain_text("Front wheel to kerb")
     expect(kerb).to_contain_text("Gap ahead")
     expect(bay).to_contain_text("Front wheel to line")

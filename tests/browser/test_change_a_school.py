@@ -140,3 +140,27 @@ def test_every_kind_of_waiting_can_be_chosen(page):
 def test_a_learner_is_not_offered_to_change_a_school(page):
     sign_in(page, INES)
     expect(page.get_by_role("button", name="Change this school")).to_have_count(0)
+
+
+def test_an_amount_can_be_told_in_turns_of_the_wheel_and_standing(page):
+    sign_in(page)
+    choose(page, "Learner", "Yara Quill")
+    pick_school(page, "Straight-run reverse park")
+    open_editor(page)
+    open_step(page, 2)
+    before = path_of(page).get_attribute("d")
+    editor(page).get_by_role("button", name="In turns").click()
+    turns = editor(page).get_by_role("textbox", name="Turns")
+    turns.fill("1.2")
+    turns.press("Enter")
+    expect(path_of(page)).not_to_have_attribute("d", before)
+    turned = path_of(page).get_attribute("d")
+    editor(page).get_by_label("Wheel turned standing").check()
+    expect(path_of(page)).not_to_have_attribute("d", turned)
+    turns.fill("3")
+    turns.press("Enter")
+    expect(editor(page).get_by_role("alert")).to_contain_text(
+        "3 is beyond this vehicle's lock of 1.4 turns"
+    )
+    editor(page).get_by_role("button", name="Discard").click()
+    expect(path_of(page)).to_have_attribute("d", before)

@@ -9,6 +9,7 @@ export const ink = {
   tarmac: "#4A5257",
   chalk: "#F4EFE4",
   footpath: "#B9B09F",
+  verge: "#8C9A78",
   teal: "#0F5257",
   pale: "#CFE5E1",
   marigold: "#FFD36B",

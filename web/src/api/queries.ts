@@ -1,7 +1,18 @@
 /** What can be asked, as values that hooks and the cache share. */
 import { queryOptions, skipToken } from "@tanstack/react-query";
 import { api, dataOf } from "./client";
-import type { Attempt, Docket, Kind, MethodBody, Plan, PlanOptions, Sheet } from "./types";
+import type {
+  Attempt,
+  BackingIn,
+  Docket,
+  Kind,
+  LeastSize,
+  MethodBody,
+  Plan,
+  PlanOptions,
+  Sheet,
+  ShuffleIn,
+} from "./types";
 
 export interface DocketIds {
   learner?: number;
@@ -91,11 +102,12 @@ export const remedyQuery = (docket: Docket, options: PlanOptions, wanted: boolea
   });
 };
 
-export const leastGapQuery = (docket: Docket) => {
+export const leastSizesQuery = (docket: Docket) => {
   const body = planBody(docket, NO_OPTIONS);
   return queryOptions({
-    queryKey: ["least gap", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan/least-gap", { body, signal })),
+    queryKey: ["least sizes", body],
+    queryFn: async ({ signal }) =>
+      dataOf(await api.POST("/api/plan/least", { body, signal })) as unknown as LeastSize[],
     staleTime: Number.POSITIVE_INFINITY,
   });
 };
@@ -112,6 +124,25 @@ export const playQuery = (docket: Docket, options: PlanOptions, call: number, by
   });
 };
 
+/** How to save the attempt from there; null where there is nothing but to begin again. */
+export const rescueQuery = (
+  docket: Docket,
+  options: PlanOptions,
+  call: number,
+  by_m: number,
+  wanted: boolean,
+) => {
+  const body = { ...planBody(docket, options), call, by_m };
+  return queryOptions({
+    queryKey: ["rescue", body],
+    queryFn:
+      wanted && by_m !== 0
+        ? async ({ signal }) => dataOf(await api.POST("/api/plan/rescue", { body, signal })) ?? null
+        : skipToken,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
+
 export const leavingQuery = (docket: Docket, options: PlanOptions) => {
   const body = planBody(docket, options);
   return queryOptions({
@@ -120,6 +151,29 @@ export const leavingQuery = (docket: Docket, options: PlanOptions) => {
     staleTime: Number.POSITIVE_INFINITY,
   });
 };
+
+export const cornerWheelQuery = (vehicle: number, kerb_m: number) => {
+  const body = { vehicle, kerb_m };
+  return queryOptions({
+    queryKey: ["corner wheel", body],
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/corner-wheel", { body, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
+
+export const shuffleQuery = (body: ShuffleIn) =>
+  queryOptions({
+    queryKey: ["shuffle", body],
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/shuffle", { body, signal })),
+    retry: false,
+  });
+
+export const backingQuery = (body: BackingIn) =>
+  queryOptions({
+    queryKey: ["backing", body],
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/backing", { body, signal })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 
 export const sheetQuery = (sheet: number | null) =>
   queryOptions({

@@ -142,9 +142,69 @@ export interface paths {
         put?: never;
         /**
          * Ground Bay
-         * @description Turn the bay, end it otherwise, or park in the bays beside it.
+         * @description Turn the bay, end it otherwise, mark it otherwise, or park in the bays beside it.
          */
         post: operations["ground_bay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grounds/road": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ground Road
+         * @description Let the body of what turns round reach over the kerbs, or not.
+         */
+        post: operations["ground_road"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grounds/thing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ground Thing
+         * @description Put a cone, a wall, a vehicle… down, or move the one that is named.
+         */
+        post: operations["ground_thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grounds/without": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ground Without
+         * @description Take away what was put down.
+         */
+        post: operations["ground_without"];
         delete?: never;
         options?: never;
         head?: never;
@@ -245,7 +305,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/plan/least-gap": {
+    "/api/plan/least": {
         parameters: {
             query?: never;
             header?: never;
@@ -254,8 +314,11 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Plan Least Gap */
-        post: operations["plan_least_gap"];
+        /**
+         * Plan Least
+         * @description How tight a place the method can use, and what is met in a tighter one.
+         */
+        post: operations["plan_least"];
         delete?: never;
         options?: never;
         head?: never;
@@ -276,6 +339,26 @@ export interface paths {
          * @description What follows from acting at one call early or late.
          */
         post: operations["plan_play"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/rescue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Rescue
+         * @description How to save the attempt from there; null where there is nothing but to begin again.
+         */
+        post: operations["plan_rescue"];
         delete?: never;
         options?: never;
         head?: never;
@@ -330,6 +413,66 @@ export interface paths {
         get: operations["sheet_read"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shuffle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shuffle Ways
+         * @description Ways to move sideways along a kerb, from the smallest angle to the largest.
+         */
+        post: operations["shuffle_ways"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/corner-wheel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Corner Wheel
+         * @description How much wheel holds the distance round corners of several radii.
+         */
+        post: operations["corner_wheel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Backing Drive
+         * @description Back a trailer: where both units go, and how its errors grow.
+         */
+        post: operations["backing_drive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -661,6 +804,8 @@ export interface components {
             measures: {
                 [key: string]: number;
             };
+            /** Things */
+            things: components["schemas"]["ThingOut"][];
             suitability: components["schemas"]["SuitabilityOut"];
         };
         /**
@@ -691,6 +836,22 @@ export interface components {
             answer: "suits" | "with care" | "not here" | "not known yet";
             /** Noted */
             noted: components["schemas"]["NotedOut"][];
+        };
+        /** ThingOut */
+        ThingOut: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "cone" | "pole" | "vehicle" | "wall" | "solid line" | "island";
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Turned Deg */
+            turned_deg: number;
         };
         /**
          * GroundIn
@@ -742,6 +903,60 @@ export interface components {
             before?: boolean | null;
             /** Beyond */
             beyond?: boolean | null;
+            /** Lines */
+            lines?: ("painted" | "sensor") | null;
+            /** Guide */
+            guide?: boolean | null;
+        };
+        /**
+         * RoadIn
+         * @description Whether the body of what turns round in a road may reach over its kerbs.
+         */
+        RoadIn: {
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+            /** Overhang */
+            overhang: boolean;
+        };
+        /**
+         * ThingIn
+         * @description Something to put down with its middle at a place; named, the one there is is moved.
+         */
+        ThingIn: {
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "cone" | "pole" | "vehicle" | "wall" | "solid line" | "island";
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /**
+             * Turned Deg
+             * @default 0
+             */
+            turned_deg: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /** WithoutIn */
+        WithoutIn: {
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+            /** Name */
+            name: string;
         };
         /**
          * NewGroundIn
@@ -754,7 +969,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "kerbside" | "bay";
+            kind: "kerbside" | "bay" | "turnabout" | "corner" | "stretch";
             /**
              * Side
              * @enum {string}
@@ -858,7 +1073,10 @@ export interface components {
             /** Cues */
             cues: components["schemas"]["CueOut"][];
         };
-        /** ClearanceOut */
+        /**
+         * ClearanceOut
+         * @description The least gap to one thing; of_tyres : whether only tyres meet it.
+         */
         ClearanceOut: {
             /** Obstacle */
             obstacle: string;
@@ -866,6 +1084,8 @@ export interface components {
             metres: number;
             /** S M */
             s_m: number;
+            /** Of Tyres */
+            of_tyres: boolean;
         };
         /**
          * CueOut
@@ -900,7 +1120,7 @@ export interface components {
              * Along
              * @enum {string}
              */
-            along: "x" | "y";
+            along: "x" | "y" | "z";
             /** Feature */
             feature: string | null;
             /** Offset M */
@@ -1052,7 +1272,7 @@ export interface components {
             /** Kerb M */
             kerb_m: number | null;
             /** Ahead M */
-            ahead_m: number;
+            ahead_m: number | null;
         };
         /**
          * UntilOut
@@ -1065,6 +1285,10 @@ export interface components {
             own: string | null;
             /** Landmark */
             landmark: string | null;
+            /** Edge */
+            edge: string | null;
+            /** Thing */
+            thing: string | null;
             /** Metres */
             metres: number | null;
         };
@@ -1108,7 +1332,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "gap" | "start gap" | "gap ahead" | "aisle" | "bay width";
+            what: "gap" | "start gap" | "gap ahead" | "aisle" | "bay width" | "road width";
             /** To M */
             to_m: number;
             /** By M */
@@ -1142,12 +1366,29 @@ export interface components {
             options: components["schemas"]["OptionsIO"];
         };
         /**
-         * LeastGapOut
-         * @description The least gap between parked vehicles, or width of bay, that works; null when none does.
+         * LeastSizeOut
+         * @description The least size of one thing that the method can use; metres null when none works.
          */
-        LeastGapOut: {
-            /** Gap M */
-            gap_m: number | null;
+        LeastSizeOut: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gap" | "bay width" | "aisle" | "road width";
+            /** Metres */
+            metres: number | null;
+            tighter: components["schemas"]["TighterOut"];
+        };
+        /**
+         * TighterOut
+         * @description A place a little tighter than the least, and the plan that fails there.
+         */
+        TighterOut: {
+            /** Ground */
+            ground: {
+                [key: string]: unknown;
+            };
+            plan: components["schemas"]["PlanOut"];
         };
         /**
          * PlayOut
@@ -1190,6 +1431,43 @@ export interface components {
             call: number;
             /** By M */
             by_m: number;
+        };
+        /**
+         * RescueOut
+         * @description How an attempt is saved from the call that went wrong; steps begin there.
+         */
+        RescueOut: {
+            /**
+             * Cure
+             * @enum {string}
+             */
+            cure: "drive on" | "less wheel" | "more wheel" | "ease off" | "pull forward";
+            /** Steps */
+            steps: components["schemas"]["StepOut"][];
+            finish: components["schemas"]["FinishOut"];
+            /** Clearance */
+            clearance: components["schemas"]["ClearanceOut"][];
+            /** Path */
+            path: components["schemas"]["PathPoint"][];
+        };
+        /**
+         * StepOut
+         * @description A leg that is driven, and what is said before it.
+         */
+        StepOut: {
+            /**
+             * Gear
+             * @enum {string}
+             */
+            gear: "forward" | "reverse";
+            /** Turns */
+            turns: number;
+            /** Metres */
+            metres: number;
+            /** Turns Per Metre */
+            turns_per_metre: number | null;
+            /** Say */
+            say: string;
         };
         /**
          * LeavingOut
@@ -1258,6 +1536,161 @@ export interface components {
             options: components["schemas"]["OptionsIO"];
             /** Learner */
             learner: number;
+        };
+        /**
+         * ShuffleOut
+         * @description reach_m : how far the end that leads out swings the other way first.
+         */
+        ShuffleOut: {
+            /** Angle Deg */
+            angle_deg: number;
+            /** Turns */
+            turns: number;
+            /** Straight M */
+            straight_m: number;
+            /** Metres */
+            metres: number;
+            /** Reach M */
+            reach_m: number;
+        };
+        /**
+         * ShuffleIn
+         * @description How far sideways to move along a kerb, and how.
+         */
+        ShuffleIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Sideways M */
+            sideways_m: number;
+            /**
+             * Gear
+             * @enum {string}
+             */
+            gear: "forward" | "reverse";
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "toward" | "away";
+        };
+        /**
+         * CornerWheelOut
+         * @description The wheel that holds the distance round a corner; null where the lock is not enough.
+         */
+        CornerWheelOut: {
+            /** Radius M */
+            radius_m: number;
+            /** Turns */
+            turns: number | null;
+        };
+        /**
+         * CornerWheelIn
+         * @description How far off a curved kerb the near rear tyre is to keep.
+         */
+        CornerWheelIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Kerb M */
+            kerb_m: number;
+        };
+        /**
+         * BackingOut
+         * @description Where both units went. shows_on : the side on which the trailer stands out
+         *
+         *     holding_turns : the wheel at which the bend stays as it is, null past the lock
+         *     no_return_deg : the bend past which only pulling forward helps
+         */
+        BackingOut: {
+            /** Path */
+            path: components["schemas"]["BackingPoint"][];
+            /** Jack Knifed At S M */
+            jack_knifed_at_s_m: number | null;
+            /** Bend Deg */
+            bend_deg: number;
+            /** Shows On */
+            shows_on: ("left" | "right") | null;
+            /** Holding Turns */
+            holding_turns: number | null;
+            /** Doubles Every M */
+            doubles_every_m: number;
+            /** No Return Deg */
+            no_return_deg: number;
+            lane: components["schemas"]["LaneOut"];
+            /** Growth */
+            growth: components["schemas"]["GrowthOut"][];
+        };
+        /** BackingPoint */
+        BackingPoint: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Heading Deg */
+            heading_deg: number;
+            /** S M */
+            s_m: number;
+            /** Turns */
+            turns: number;
+            /** Leg */
+            leg: number;
+            /** Trailer Heading Deg */
+            trailer_heading_deg: number;
+        };
+        /** GrownOut */
+        GrownOut: {
+            /** Metres */
+            metres: number;
+            /** Bend Deg */
+            bend_deg: number | null;
+        };
+        /**
+         * GrowthOut
+         * @description A small error, and what straight backing makes of it; null once the units touch.
+         */
+        GrowthOut: {
+            /** Bend Deg */
+            bend_deg: number;
+            /** After */
+            after: components["schemas"]["GrownOut"][];
+        };
+        /**
+         * LaneOut
+         * @description How far inside the lane both units stayed, negative outside, and where that was least.
+         */
+        LaneOut: {
+            /** Inside M */
+            inside_m: number;
+            /** S M */
+            s_m: number;
+        };
+        /**
+         * BackingIn
+         * @description A vehicle that draws a trailer bent by an angle, and what is done with it.
+         */
+        BackingIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Bend Deg */
+            bend_deg: number;
+            /**
+             * Lane M
+             * @default 4
+             */
+            lane_m: number;
+            /** Legs */
+            legs: components["schemas"]["BackingLeg"][];
+        };
+        /** BackingLeg */
+        BackingLeg: {
+            /**
+             * Gear
+             * @enum {string}
+             */
+            gear: "forward" | "reverse";
+            /** Turns */
+            turns: number;
+            /** Metres */
+            metres: number;
         };
         /** HillOut */
         HillOut: {
@@ -1523,28 +1956,12 @@ export interface components {
             /** Movements */
             movements: ("forward" | "reverse")[];
             /** Steps */
-            steps: components["schemas"]["MendStepOut"][];
+            steps: components["schemas"]["StepOut"][];
             finish: components["schemas"]["FinishOut"];
             /** Clearance */
             clearance: components["schemas"]["ClearanceOut"][];
             /** Path */
             path: components["schemas"]["PathPoint"][];
-        };
-        /** MendStepOut */
-        MendStepOut: {
-            /**
-             * Gear
-             * @enum {string}
-             */
-            gear: "forward" | "reverse";
-            /** Turns */
-            turns: number;
-            /** Metres */
-            metres: number;
-            /** Turns Per Metre */
-            turns_per_metre: number | null;
-            /** Say */
-            say: string;
         };
         /** VoidIn */
         VoidIn: {
@@ -1994,6 +2411,78 @@ export interface operations {
             };
         };
     };
+    ground_road: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundOut"];
+                };
+            };
+        };
+    };
+    ground_thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundOut"];
+                };
+            };
+        };
+    };
+    ground_without: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WithoutIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundOut"];
+                };
+            };
+        };
+    };
     ground_new: {
         parameters: {
             query?: never;
@@ -2116,7 +2605,7 @@ export interface operations {
             };
         };
     };
-    plan_least_gap: {
+    plan_least: {
         parameters: {
             query?: never;
             header?: never;
@@ -2135,7 +2624,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LeastGapOut"];
+                    "application/json": components["schemas"]["LeastSizeOut"][];
                 };
             };
         };
@@ -2160,6 +2649,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlayOut"];
+                };
+            };
+        };
+    };
+    plan_rescue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RescueOut"] | null;
                 };
             };
         };
@@ -2230,6 +2743,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+        };
+    };
+    shuffle_ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShuffleIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShuffleOut"][];
+                };
+            };
+        };
+    };
+    corner_wheel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CornerWheelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CornerWheelOut"][];
+                };
+            };
+        };
+    };
+    backing_drive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackingIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackingOut"];
                 };
             };
         };

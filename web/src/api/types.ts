@@ -18,6 +18,12 @@ export type PathPoint = Schemas["PathPoint"];
 export type Pose = Schemas["PoseOut"];
 export type Played = Schemas["PlayOut"];
 export type Leaving = Schemas["LeavingOut"];
+export type Backing = Schemas["BackingOut"];
+export type BackingIn = Schemas["BackingIn"];
+export type BackingLeg = Schemas["BackingLeg"];
+export type BackingPoint = Schemas["BackingPoint"];
+export type ShuffleIn = Schemas["ShuffleIn"];
+export type Shuffle = Schemas["ShuffleOut"];
 export type Remedy = Schemas["RemedyOut"];
 export type Sheet = Schemas["SheetOut"];
 export type Attempt = Schemas["AttemptOut"];
@@ -25,16 +31,29 @@ export type Notes = Schemas["Notes"];
 export type Readings = Schemas["ReadingsIO"];
 export type Tape = Schemas["TapeOut"];
 export type Mend = Schemas["MendOut"];
+export type Rescue = Schemas["RescueOut"];
+
 export type Roll = Schemas["RollOut"];
 export type Finding = Schemas["FindingOut"];
 export type FinishSet = Schemas["SetOut"];
 export type Lesson = Schemas["LessonOut"];
 export type GroundState = Schemas["GroundOut"];
+export type Thing = Schemas["ThingOut"];
 export type Problem = Schemas["Problem"];
 
 /** Lengths in metres, as everywhere between the server and the drawing. */
 export type Metres = number;
 export type Point = readonly [Metres, Metres];
+
+/** What a vehicle draws; the hitch is measured from its rear axle, negative behind it. */
+export interface TrailerBody {
+  hitch_ahead_of_axle_m: Metres;
+  kingpin_to_axle_m: Metres;
+  length_m: Metres;
+  width_m: Metres;
+  front_of_kingpin_m: Metres;
+  max_articulation_deg: number;
+}
 
 export interface VehicleBody {
   name: string;
@@ -53,6 +72,7 @@ export interface VehicleBody {
     kerb_circle_m: Metres;
     circles: { turns: number; kerb_circle_m: Metres }[];
   };
+  trailer: TrailerBody | null;
   features: { name: string; x_m: Metres; y_m: Metres; z_m: Metres }[];
   glass: { name: string; polygon_m: [Metres, Metres, Metres][] }[];
 }
@@ -73,9 +93,11 @@ export interface GroundBody {
   name: string;
   side: "left" | "right";
   road_width_m: Metres;
+  /** What bounds the road; both are called kerb. */
+  edging: "kerb" | "verge";
   edges: { name: string; kind: string; points_m: Point[] }[];
   obstacles: { name: string; kind: string; polygon_m: Point[]; height_m: Metres }[];
-  goal: KerbsideGoal | BayGoal;
+  goal: KerbsideGoal | BayGoal | TurnaboutGoal | CornerGoal | StretchGoal;
   check?: PlaceNotes;
 }
 
@@ -96,6 +118,34 @@ export interface BayGoal {
   depth_m: Metres;
   head: "line" | "wall" | "wheel stop";
   head_m: Metres;
+  /** Painted ones may be crossed, those with sensors not be touched by a tyre. */
+  lines: "painted" | "sensor";
+  /** From the line of the mouths to a line in the aisle that is driven along. */
+  guide_m: Metres | null;
+}
+
+/** Turning round in a road, to end facing back beside the kerb across it. */
+export interface TurnaboutGoal {
+  kind: "turnabout";
+  kerb_m: Metres;
+  overhang: boolean;
+}
+
+/** Reversing round a corner into a side road; the curve ends on x = 0 and y = 0. */
+export interface CornerGoal {
+  kind: "corner";
+  radius_m: Metres;
+  side_width_m: Metres;
+  kerb_m: Metres;
+  back_m: Metres;
+}
+
+/** A free kerb with a post at x = 0, to stop before and to reverse along. */
+export interface StretchGoal {
+  kind: "stretch";
+  kerb_m: Metres;
+  short_m: Metres;
+  run_m: Metres;
 }
 
 /** What was noted of a place to practise on; nothing where nobody looked. */
@@ -147,12 +197,19 @@ export interface MethodBody {
     name: string;
     say: string;
     gear: "forward" | "reverse";
-    wheel: { way: "toward" | "away" | "straight"; of_lock: number | FitShare };
+    wheel: {
+      way: "toward" | "away" | "straight";
+      of_lock: number | FitShare;
+      turns?: number | null;
+    };
     until: {
       kind: string;
       angle?: number | FitAngle;
       own?: string;
       landmark?: string;
+      edge?: string;
+      mark?: string;
+      thing?: string;
       metres?: Metres | FitMetres;
     };
     looks: string[];
@@ -172,6 +229,13 @@ export interface StandardBody {
     serious: [number | null, number | null] | null;
     ends: [number | null, number | null] | null;
   }[];
+}
+
+/** The least size of one thing, and what is met in a place a little tighter. */
+export interface LeastSize {
+  what: Schemas["LeastSizeOut"]["what"];
+  metres: Metres | null;
+  tighter: { ground: GroundBody; plan: Plan };
 }
 
 export const bodyOf = <T>(revision: Revision): T => revision.body as unknown as T;

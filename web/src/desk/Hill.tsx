@@ -202,7 +202,7 @@ const Edge = ({ side, kerb }: { side: Side; kerb: boolean }) => {
   const stone = (side === "left" ? 1 : -1) * 0.15;
   return (
     <g>
-      <path d={frame.path(band(0, far), true)} fill={kerb ? ink.footpath : "#8C9A78"} />
+      <path d={frame.path(band(0, far), true)} fill={kerb ? ink.footpath : ink.verge} />
       {kerb && <path d={frame.path(band(0, stone), true)} fill="#E6DECB" />}
     </g>
   );

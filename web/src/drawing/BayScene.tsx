@@ -3,46 +3,12 @@ import type { GroundBody, Point } from "../api/types";
 import { ink } from "../theme";
 import { bayAxis } from "./berth";
 import { useFrame } from "./frame";
-import { Parked } from "./Parked";
+import { Standing } from "./Standing";
 
 const FLOOR = "#4A5456";
-const LOW = { wall: "#8C7F6B", "wheel stop": "#C9B44C" } as const;
-
-type Standing = GroundBody["obstacles"][number];
-
-interface LowProps {
-  obstacle: Standing;
-  /** The way into the bay, one metre long. */
-  into: Point;
-}
-
-/** What ends the bay, with its name beyond it where there is room. */
-const Low = ({ obstacle, into }: LowProps) => {
-  const frame = useFrame();
-  const mean = (axis: 0 | 1) =>
-    obstacle.polygon_m.reduce((sum, p) => sum + p[axis], 0) / obstacle.polygon_m.length;
-  const beyond = 0.6;
-  return (
-    <g>
-      <path
-        d={frame.path(obstacle.polygon_m, true)}
-        fill={LOW[obstacle.kind as keyof typeof LOW]}
-        stroke={ink.ink}
-      />
-      {frame.scale > 36 && (
-        <text
-          x={frame.x(mean(0) + into[0] * beyond)}
-          y={frame.y(mean(1) + into[1] * beyond) + 4}
-          fill="#fff"
-          fontSize={13}
-          textAnchor="middle"
-        >
-          {obstacle.name}
-        </text>
-      )}
-    </g>
-  );
-};
+// What ends a bay has its name so far beyond it, m.
+const BEYOND = 0.6;
+const ENDS = ["wall", "wheel stop"];
 
 export const BayScene = ({ ground }: { ground: GroundBody }) => {
   const frame = useFrame();
@@ -72,13 +38,13 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
             fill="none"
           />
         ))}
-      {ground.obstacles.map((obstacle) =>
-        obstacle.kind === "vehicle" ? (
-          <Parked key={obstacle.name} name={obstacle.name} polygon={obstacle.polygon_m} />
-        ) : (
-          <Low key={obstacle.name} obstacle={obstacle} into={into} />
-        ),
-      )}
+      {ground.obstacles.map((obstacle) => (
+        <Standing
+          key={obstacle.name}
+          obstacle={obstacle}
+          named={ENDS.includes(obstacle.kind) ? [into[0] * BEYOND, into[1] * BEYOND] : null}
+        />
+      ))}
       {(beyond - far) * away * frame.scale > 18 && (
         <text x={12} y={away < 0 ? frame.height - 10 : 18} fill={ink.ink} fontSize={13}>
           far side of the aisle

@@ -2,7 +2,7 @@
 import type { GroundBody, Point } from "../api/types";
 import { ink } from "../theme";
 import { useFrame } from "./frame";
-import { Parked } from "./Parked";
+import { Standing } from "./Standing";
 
 const KERB_STONE = 0.15;
 
@@ -20,13 +20,19 @@ export const KerbScene = ({ ground }: { ground: GroundBody }) => {
   const farKerb = away * ground.road_width_m;
   const far = away < 0 ? bottom : top;
   const middle = farKerb / 2;
+  const verge = ground.edging === "verge";
+  const land = verge ? ink.verge : ink.footpath;
   return (
     <g>
-      <path d={frame.path(band(0, pathEdge), true)} fill={ink.footpath} />
-      <path d={frame.path(band(0, -away * KERB_STONE), true)} fill="#E6DECB" />
-      <KerbJoints side={-away} />
-      <path d={frame.path(band(farKerb, far), true)} fill={ink.footpath} />
-      <path d={frame.path(band(farKerb, farKerb + away * KERB_STONE), true)} fill="#E6DECB" />
+      <path d={frame.path(band(0, pathEdge), true)} fill={land} />
+      <path d={frame.path(band(farKerb, far), true)} fill={land} />
+      {!verge && (
+        <g>
+          <path d={frame.path(band(0, -away * KERB_STONE), true)} fill="#E6DECB" />
+          <KerbJoints side={-away} />
+          <path d={frame.path(band(farKerb, farKerb + away * KERB_STONE), true)} fill="#E6DECB" />
+        </g>
+      )}
       <path
         d={frame.path([
           [left, middle],
@@ -37,17 +43,34 @@ export const KerbScene = ({ ground }: { ground: GroundBody }) => {
         strokeWidth={Math.max(2, 0.1 * frame.scale)}
         strokeDasharray={`${2 * frame.scale} ${2 * frame.scale}`}
       />
+      {ground.goal.kind === "stretch" && <Post side={-away} />}
       {ground.obstacles.map((obstacle) => (
-        <Parked key={obstacle.name} name={obstacle.name} polygon={obstacle.polygon_m} />
+        <Standing key={obstacle.name} obstacle={obstacle} />
       ))}
-      <text
-        x={12}
-        y={away < 0 ? 18 : frame.height - 10}
-        fill={ink.ink}
-        fontSize={13}
-        fontWeight={650}
-      >
-        footpath
+      {-away * pathEdge * frame.scale > 24 && (
+        <text
+          x={12}
+          y={away < 0 ? 18 : frame.height - 10}
+          fill={ink.ink}
+          fontSize={13}
+          fontWeight={650}
+        >
+          {verge ? "verge, no kerb" : "footpath"}
+        </text>
+      )}
+    </g>
+  );
+};
+
+/** The post that a stop is told by, behind the kerb's face. */
+const Post = ({ side }: { side: number }) => {
+  const frame = useFrame();
+  const [x, y] = [frame.x(0), frame.y(side * 0.35)];
+  return (
+    <g>
+      <circle cx={x} cy={y} r={Math.max(4, 0.08 * frame.scale)} fill={ink.coral} stroke="#fff" />
+      <text x={x + 10} y={y + 4} fill={ink.ink} fontSize={13} fontWeight={650}>
+        post
       </text>
     </g>
   );

@@ -9,9 +9,13 @@ import { CallDisc } from "./marks";
 import { RibbonLooks } from "./RibbonLooks";
 import { useSize } from "./useSize";
 
+// A call that may move freely was tried this far each way, m; the core's figure.
+const SEARCHED = 1;
 const LEFT = 92;
 const RIGHT = 30;
-const CROWDED = 90;
+const CROWDED = 100;
+// A window's figures stand this far beside its disc, px, where they cannot meet a neighbour's.
+const BESIDE = 12;
 const LANES = { call: 26, top: 50, middle: 84, bottom: 118, eyes: 142, axis: 168 } as const;
 export const RIBBON_HEIGHT = 182;
 
@@ -143,8 +147,8 @@ const Windows = ({
   return (
     <g>
       {plan.calls.map((call) => {
-        const from = Math.max(call.s_m - (call.early_m ?? call.s_m), 0);
-        const to = Math.min(call.s_m + (call.late_m ?? end), end);
+        const from = Math.max(call.s_m - (call.early_m ?? SEARCHED), 0);
+        const to = Math.min(call.s_m + (call.late_m ?? SEARCHED), end);
         const last = call.number === plan.calls.length;
         // Two calls close together leave no room between them, and the list has both figures;
         // what cannot be driven has no windows.
@@ -173,20 +177,10 @@ const Windows = ({
               />
             )}
             {!crowded(-1) && (
-              <Edge
-                x={call.early_m === null ? x(call.s_m) - 12 : x(from)}
-                value={call.early_m}
-                side="early"
-                units={units}
-              />
+              <Edge x={x(call.s_m) - BESIDE} value={call.early_m} side="early" units={units} />
             )}
             {!crowded(+1) && (
-              <Edge
-                x={call.late_m === null ? x(call.s_m) + 12 : x(to)}
-                value={call.late_m}
-                side="late"
-                units={units}
-              />
+              <Edge x={x(call.s_m) + BESIDE} value={call.late_m} side="late" units={units} />
             )}
             {/* The ribbon as a whole is the keyboard's slider; a disc is a shortcut for the hand. */}
             <g onPointerDown={() => onCall(call.number)} style={{ cursor: "pointer" }}>

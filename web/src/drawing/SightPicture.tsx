@@ -2,6 +2,7 @@
 import { useId } from "react";
 import type { Call, GroundBody, Point, Pose, VehicleBody } from "../api/types";
 import { ink } from "../theme";
+import { landOf } from "./CornerScene";
 import { type Camera, hull, outline, type Point3, project } from "./project";
 
 const WIDTH = 316;
@@ -114,15 +115,17 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
       ]),
     );
   const road = ground.road_width_m;
-  const bay = ground.goal.kind === "bay";
-  const edges: Part[] = bay
-    ? bayLines(camera, ground, into)
-    : [
-        { key: "path", d: strip(0, KERB_HEIGHT, near * 25, KERB_HEIGHT), fill: ink.footpath },
-        { key: "kerb", d: strip(0, 0, 0, KERB_HEIGHT), fill: "#E6DECB" },
-      ];
+  const edges = {
+    bay: () => bayLines(camera, ground, into),
+    corner: () => corners(camera, ground, lift),
+    road: (): Part[] => [
+      { key: "path", d: strip(0, KERB_HEIGHT, near * 25, KERB_HEIGHT), fill: ink.footpath },
+      { key: "kerb", d: strip(0, 0, 0, KERB_HEIGHT), fill: "#E6DECB" },
+    ],
+  };
+  const { kind } = ground.goal;
   const parts: Part[] = [
-    ...edges,
+    ...edges[kind === "bay" || kind === "corner" ? kind : "road"](),
     {
       key: "far",
       d: strip(-near * road, KERB_HEIGHT, -near * (road + 25), KERB_HEIGHT),
@@ -161,6 +164,30 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
   }
   return parts;
 };
+
+/** The ground behind each rounded kerb, and the kerb's face before it, farther stones first. */
+const corners = (
+  camera: Camera,
+  ground: GroundBody,
+  lift: (p: Point, z: number) => Point3,
+): Part[] =>
+  ground.edges
+    .filter((edge) => edge.kind === "kerb")
+    .flatMap(({ name, points_m }) => {
+      const near = points_m.map((p): Point => [clamp(p[0]), clamp(p[1])]);
+      const stones = near.slice(1).map((p, i): Part => {
+        const before = near[i] ?? p;
+        const face = [lift(before, 0), lift(p, 0), lift(p, KERB_HEIGHT), lift(before, KERB_HEIGHT)];
+        return { key: `${name} ${i}`, d: outline(project(camera, face)), fill: "#E6DECB" };
+      });
+      const land = landOf(near).map((p) => lift(p, KERB_HEIGHT));
+      return [
+        { key: `${name} land`, d: outline(project(camera, land)), fill: ink.footpath },
+        ...stones,
+      ];
+    });
+
+const clamp = (metres: number) => Math.max(-30, Math.min(30, metres));
 
 /** The bays' lines, each a hand's breadth wide. */
 const bayLines = (camera: Camera, ground: GroundBody, into: (p: Point) => Point): Part[] =>

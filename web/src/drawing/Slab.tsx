@@ -50,7 +50,7 @@ export const Slab = ({ bounds, label, children, overlay }: Props) => {
 };
 
 const ScaleBar = ({ scale, width, height }: { scale: number; width: number; height: number }) => (
-  <g transform={`translate(${width - scale - 16} ${height - 12})`}>
+  <g data-scale-bar transform={`translate(${width - scale - 16} ${height - 12})`}>
     <path d={`M0 -5V0H${scale}V-5`} fill="none" stroke={ink.chalk} strokeWidth={1.5} />
     <text x={scale / 2} y={-4} fill={ink.chalk} fontSize={11} textAnchor="middle">
       1 m

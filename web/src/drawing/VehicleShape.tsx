@@ -38,7 +38,7 @@ export const wheelAngle = (vehicle: VehicleBody, turns: number): number => {
 interface Props {
   vehicle: VehicleBody;
   pose: Pose;
-  look?: "start" | "final" | "ghost" | "live" | "played";
+  look?: "start" | "final" | "ghost" | "live" | "played" | "saved";
   wheelDeg?: number;
 }
 
@@ -47,6 +47,7 @@ const LOOKS = {
   final: { fill: ink.pale, stroke: ink.ink, opacity: 1, detail: true },
   ghost: { fill: "none", stroke: ink.chalk, opacity: 0.7, detail: false },
   played: { fill: "none", stroke: ink.coral, opacity: 1, detail: false },
+  saved: { fill: "none", stroke: "#fff", opacity: 1, detail: false },
   live: { fill: "#FFF6DC", stroke: ink.coral, opacity: 0.96, detail: true },
 } as const;
 

@@ -45,34 +45,81 @@ const BAY_WORDS: BerthWords = {
   kerb_touches: "Line or stop touched",
 };
 
+const WORDS: Record<GoalKind, BerthWords> = {
+  kerbside: KERB_WORDS,
+  bay: BAY_WORDS,
+  turnabout: KERB_WORDS,
+  corner: { ...KERB_WORDS, ahead_m: "Nose to the mouth" },
+  stretch: { ...KERB_WORDS, ahead_m: "Nose to the post" },
+};
+
 /** What a standard's measures are called: of the kerb, or of a bay stood in either way. */
-export const standardWords = (standard: Manoeuvre): BerthWords =>
-  intoBay(standard) ? BAY_WORDS : KERB_WORDS;
+export const standardWords = (standard: Manoeuvre): BerthWords => WORDS[goalOf(standard)];
 
 const HEADS = { line: "head line", wall: "wall", "wheel stop": "stop" } as const;
 
 type Goal = GroundBody["goal"];
-type Place = Pick<GroundBody, "side" | "goal" | "obstacles">;
+type Place = Pick<GroundBody, "side" | "goal" | "obstacles" | "road_width_m">;
 
 type Manoeuvre = Pick<MethodBody, "manoeuvre">;
 
-/** Whether a method, or a standard, is for bays. */
-export const intoBay = ({ manoeuvre }: Manoeuvre): boolean => manoeuvre.startsWith("bay");
+export type GoalKind = Goal["kind"];
+
+const GOALS: Record<string, GoalKind> = {
+  "reverse parallel": "kerbside",
+  bay: "bay",
+  "bay forward": "bay",
+  "bay reverse": "bay",
+  "turn in the road": "turnabout",
+  "reverse round a corner": "corner",
+  "kerbside stop": "stretch",
+  "reverse along the kerb": "stretch",
+  "pull up opposite": "stretch",
+};
+
+/** The kind of place at which a method ends, or that a standard is for; the core's own table. */
+export const goalOf = ({ manoeuvre }: Manoeuvre): GoalKind => GOALS[manoeuvre] ?? "kerbside";
 
 const nosesIn = (manoeuvre: string) => manoeuvre === "bay forward";
 
 export const berthWords = (goal: Goal, method: Manoeuvre): BerthWords => {
-  if (goal.kind !== "bay") return KERB_WORDS;
+  if (goal.kind !== "bay") return WORDS[goal.kind];
   const nosed = nosesIn(method.manoeuvre);
   const head = `${goal.head === "wheel stop" ? "Tyres" : nosed ? "Nose" : "Tail"} to ${HEADS[goal.head]}`;
   const mouth = `${nosed ? "Tail" : "Nose"} to mouth`;
   return { ...BAY_WORDS, ahead_m: nosed ? head : mouth, behind_m: nosed ? mouth : head };
 };
 
-export const berthOf = (ground: Place, method: Manoeuvre): Berth =>
-  ground.goal.kind === "bay"
-    ? bayBerth(ground.side, ground.goal, nosesIn(method.manoeuvre))
-    : kerbBerth(ground, ground.goal);
+export const berthOf = (ground: Place, method: Manoeuvre): Berth => {
+  const { goal, side } = ground;
+  switch (goal.kind) {
+    case "bay":
+      return bayBerth(side, goal, nosesIn(method.manoeuvre));
+    case "kerbside":
+      return kerbBerth(ground, goal);
+    default:
+      return roadBerth(ground, goal.kind);
+  }
+};
+
+/** Beside the kerb across the road, in the side road, or along a free kerb. */
+const roadBerth = (ground: Place, kind: "turnabout" | "corner" | "stretch"): Berth => {
+  const away = ground.side === "left" ? -1 : 1;
+  const nobody = { behind: null, tyresAgainst: null } as const;
+  switch (kind) {
+    case "turnabout":
+      return {
+        ...nobody,
+        edge: ([x]) => [x, away * ground.road_width_m],
+        ahead: null,
+        away: [0, -away],
+      };
+    case "corner":
+      return { ...nobody, edge: ([, y]) => [0, y], ahead: ([x]) => [x, 0], away: [-1, 0] };
+    case "stretch":
+      return { ...nobody, edge: ([x]) => [x, 0], ahead: ([, y]) => [0, y], away: [0, away] };
+  }
+};
 
 // Half the length of tyre that meets a kerb or stop; the core's figure.
 const TYRE_REACH = 0.2;

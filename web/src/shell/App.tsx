@@ -22,6 +22,7 @@ const People = lazy(() => import("../desk/People"));
 const Diary = lazy(() => import("../desk/Diary"));
 const Garage = lazy(() => import("../desk/Garage"));
 const Hill = lazy(() => import("../desk/Hill"));
+const Trailer = lazy(() => import("../desk/Trailer"));
 const Standards = lazy(() => import("../desk/Standards"));
 
 export const App = () => (
@@ -49,6 +50,7 @@ const Gate = () => {
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />
         <Route path="/hill" element={<Hill />} />
+        <Route path="/trailer" element={<Trailer />} />
         <Route path="/standards" element={<Standards />} />
       </Route>
       {/* Outside the house, which would rewrite the address while it is being left. */}

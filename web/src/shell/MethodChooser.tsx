@@ -4,16 +4,23 @@ import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
 import Dialog from "@mui/material/Dialog";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link, useLocation } from "react-router";
-import { NO_OPTIONS, planQuery } from "../api/queries";
-import { bodyOf, type GroundBody, type VehicleBody } from "../api/types";
-import { intoBay } from "../drawing/berth";
-import { PlanSlab } from "../stations/cues/PlanSlab";
+import { bodyOf, type GroundBody, type MethodBody } from "../api/types";
 import { ink } from "../theme";
-import { Failure, Waiting } from "./states";
+import { SchoolPicture } from "./SchoolPicture";
 import { useChangeDocket, useDocket } from "./useDocket";
 import { type SchoolChoice, useSchools } from "./useSchools";
+
+/** The docket that a school is driven with: it brings a place and a standard where it needs others. */
+const brought = ({ id, suits, placed, docket }: SchoolChoice) =>
+  suits || !placed
+    ? { method: id }
+    : {
+        method: id,
+        ground: docket.ground.document_id,
+        standard: docket.standard.document_id,
+      };
 
 export const MethodChooser = ({ close }: { close: () => void }) => {
   const schools = useSchools();
@@ -21,6 +28,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
   const change = useChangeDocket();
   const { search } = useLocation();
   const manoeuvres = [...new Set(schools.map((s) => s.body.manoeuvre))];
+  const [wanted, setWanted] = useState(bodyOf<MethodBody>(docket.method).manoeuvre);
   return (
     <Dialog open onClose={close} maxWidth="lg" fullWidth aria-labelledby="method-chooser">
       <Box sx={{ p: 2, display: "grid", gap: 1.5, background: ink.paper, overflowY: "auto" }}>
@@ -33,38 +41,84 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
           </Button>
           <Button onClick={close}>Close</Button>
         </Box>
-        {manoeuvres.map((manoeuvre) => (
-          <Box key={manoeuvre} component="section" aria-label={manoeuvre}>
-            <Typography variant="h2" sx={{ mb: 1, textTransform: "capitalize" }}>
-              {manoeuvre}
-            </Typography>
-            <Box
-              sx={{
-                display: "grid",
-                gap: 1.5,
-                gridTemplateColumns: "repeat(auto-fill, minmax(300px, 1fr))",
-              }}
-            >
-              {schools
-                .filter((school) => school.body.manoeuvre === manoeuvre)
-                .map((school) => (
-                  <Card
-                    key={school.id}
-                    school={school}
-                    chosen={school.id === docket.method.document_id}
-                    choose={() => {
-                      change({ method: school.id }, school.suits ? [] : ["ground", "standard"]);
-                      close();
-                    }}
-                  />
-                ))}
-            </Box>
-          </Box>
-        ))}
+        <Box
+          role="group"
+          aria-label="Manoeuvre"
+          sx={{
+            display: "grid",
+            gap: 1,
+            gridTemplateColumns: "repeat(auto-fill, minmax(128px, 1fr))",
+          }}
+        >
+          {manoeuvres.map((manoeuvre) => (
+            <Manoeuvre
+              key={manoeuvre}
+              name={manoeuvre}
+              school={schools.find((s) => s.body.manoeuvre === manoeuvre)}
+              chosen={manoeuvre === wanted}
+              choose={() => setWanted(manoeuvre)}
+            />
+          ))}
+        </Box>
+        <Box
+          component="section"
+          aria-label={wanted}
+          sx={{
+            display: "grid",
+            gap: 1.5,
+            gridTemplateColumns: "repeat(auto-fill, minmax(300px, 1fr))",
+          }}
+        >
+          {schools
+            .filter((school) => school.body.manoeuvre === wanted)
+            .map((school) => (
+              <Card
+                key={school.id}
+                school={school}
+                chosen={school.id === docket.method.document_id}
+                choose={() => {
+                  change(brought(school));
+                  close();
+                }}
+              />
+            ))}
+        </Box>
       </Box>
     </Dialog>
   );
 };
+
+interface ManoeuvreProps {
+  name: string;
+  school: SchoolChoice | undefined;
+  chosen: boolean;
+  choose: () => void;
+}
+
+/** A manoeuvre by the drawing of its first school. */
+const Manoeuvre = ({ name, school, chosen, choose }: ManoeuvreProps) => (
+  <ButtonBase
+    onClick={choose}
+    aria-label={name}
+    aria-pressed={chosen}
+    sx={{
+      display: "grid",
+      gridTemplateRows: "84px auto",
+      background: ink.sheet,
+      borderRadius: 2,
+      overflow: "hidden",
+      outline: chosen ? `3px solid ${ink.teal}` : `1px solid ${ink.line}`,
+      "&:focus-visible": { outline: `3px solid ${ink.coral}` },
+      // Too small to be read, and told below.
+      "& svg text, & svg [data-scale-bar]": { display: "none" },
+    }}
+  >
+    {school && <SchoolPicture school={school} plain />}
+    <Box sx={{ p: 0.75, fontSize: 13, fontWeight: 700, alignSelf: "start" }}>
+      {name.charAt(0).toUpperCase() + name.slice(1)}
+    </Box>
+  </ButtonBase>
+);
 
 interface CardProps {
   school: SchoolChoice;
@@ -89,54 +143,15 @@ const Card = ({ school, chosen, choose }: CardProps) => (
       "&:focus-visible": { outline: `3px solid ${ink.coral}` },
     }}
   >
-    <Picture school={school} />
+    <SchoolPicture school={school} />
     <Box sx={{ p: 1.25, alignSelf: "start" }}>
       <Box sx={{ fontWeight: 700, fontSize: 16 }}>{school.name}</Box>
       <Box sx={{ fontSize: 13, color: ink.soft }}>{school.body.why}</Box>
-    </Box>
-  </ButtonBase>
-);
-
-/** A school that ends at another kind of place than the docket's. */
-const Elsewhere = ({ school }: { school: SchoolChoice }) => (
-  <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
-    {intoBay(school.body)
-      ? "Ends in a bay: choosing it brings a place with one."
-      : "Ends along a kerb: choosing it brings a place with one."}
-  </Box>
-);
-
-export const Picture = ({ school }: { school: SchoolChoice }) => {
-  const plan = useQuery({ ...planQuery(school.docket, NO_OPTIONS), enabled: school.suits });
-  if (!school.suits) return <Elsewhere school={school} />;
-  if (plan.error) return <Failure error={plan.error} />;
-  if (!plan.data) return <Waiting what="Drawing it" />;
-  return (
-    <Box sx={{ position: "relative", height: "100%", minHeight: 0 }}>
-      <PlanSlab
-        bare
-        plan={plan.data}
-        vehicle={bodyOf<VehicleBody>(school.docket.vehicle)}
-        ground={bodyOf<GroundBody>(school.docket.ground)}
-        method={school.body}
-      />
-      {!plan.data.feasible && (
-        <Box
-          sx={{
-            position: "absolute",
-            inset: "auto 8px 8px 8px",
-            px: 1,
-            py: 0.5,
-            borderRadius: 1,
-            background: ink.sheet,
-            color: ink.coralText,
-            fontSize: 13,
-            fontWeight: 700,
-          }}
-        >
-          cannot be driven here
+      {!school.suits && school.placed && (
+        <Box sx={{ fontSize: 13, color: ink.teal, fontWeight: 650 }}>
+          drawn at {bodyOf<GroundBody>(school.docket.ground).name}, which it brings
         </Box>
       )}
     </Box>
-  );
-};
+  </ButtonBase>
+);

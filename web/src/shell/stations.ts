@@ -22,4 +22,5 @@ export const DESK = [
   { path: "/garage", name: "Garage" },
   { path: "/standards", name: "Standards" },
   { path: "/hill", name: "Hill" },
+  { path: "/trailer", name: "Trailer" },
 ] as const;

@@ -26,7 +26,7 @@ export const length = (metres: number | null | undefined, units: Units): string 
 
 /** How far off something stands: whole metres or feet once it is far. */
 export const distance = (metres: number, units: Units): string => {
-  if (metres < 10) return length(metres, units);
+  if (metres < (units === "imperial" ? 3 : 10)) return length(metres, units);
   return units === "imperial" ? `${Math.round(metres / INCH / 12)} ft` : `${Math.round(metres)} m`;
 };
 

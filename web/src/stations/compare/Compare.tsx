@@ -6,15 +6,16 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { leastGapQuery, NO_OPTIONS, planQuery } from "../../api/queries";
+import { leastSizesQuery, NO_OPTIONS, planQuery } from "../../api/queries";
 import { bodyOf, type Call, type GroundBody, type Metres, type Plan } from "../../api/types";
-import { berthWords, intoBay } from "../../drawing/berth";
-import { Picture } from "../../shell/MethodChooser";
+import { berthWords } from "../../drawing/berth";
+import { SchoolPicture } from "../../shell/SchoolPicture";
 import { Waiting } from "../../shell/states";
 import { length, type Units } from "../../shell/units";
 import { useDocket, useUnits } from "../../shell/useDocket";
 import { type SchoolChoice, useSchools } from "../../shell/useSchools";
 import { ink } from "../../theme";
+import { hasLeast, LEAST, leastOf } from "../cues/least";
 
 const Compare = () => {
   const schools = useSchools().filter((school) => school.suits);
@@ -62,7 +63,7 @@ const Column = ({ name, school, schools, choose }: ColumnProps) => (
       ))}
     </TextField>
     <Box sx={{ height: 300 }}>
-      <Picture school={school} />
+      <SchoolPicture school={school} />
     </Box>
     <Figures school={school} />
   </Paper>
@@ -71,13 +72,12 @@ const Column = ({ name, school, schools, choose }: ColumnProps) => (
 const Figures = ({ school }: { school: SchoolChoice }) => {
   const units = useUnits();
   const plan = useQuery(planQuery(school.docket, NO_OPTIONS)).data;
-  const least = useQuery(leastGapQuery(school.docket));
+  const tightens = hasLeast(bodyOf<GroundBody>(school.docket.ground));
+  const least = useQuery({ ...leastSizesQuery(school.docket), enabled: tightens });
   if (!plan) return <Waiting />;
-  const gap = least.data
-    ? least.data.gap_m === null
-      ? "none within reason"
-      : length(least.data.gap_m, units)
-    : "working it out…";
+  const sizes = least.data?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [
+    ["Least room that it can use", "working it out…"] as const,
+  ];
   const rows = plan.feasible
     ? figuresOf(plan, school, units)
     : [["Cannot be driven here", plan.why_not ?? ""] as const];
@@ -91,9 +91,9 @@ const Figures = ({ school }: { school: SchoolChoice }) => {
       }}
     >
       <tbody>
-        {[...rows, [leastOf(school), gap] as const].map(([what, said]) => (
-          <tr key={what}>
-            <td>{what}</td>
+        {[...rows, ...(tightens ? sizes : [])].map(([name, said]) => (
+          <tr key={name}>
+            <td>{name}</td>
             <td>{said}</td>
           </tr>
         ))}
@@ -105,24 +105,21 @@ const Figures = ({ school }: { school: SchoolChoice }) => {
 const SEARCHED: Metres = 1;
 const widthOf = (call: Call): Metres => (call.early_m ?? SEARCHED) + (call.late_m ?? SEARCHED);
 
-const leastOf = (school: SchoolChoice): string =>
-  intoBay(school.body)
-    ? "Least width of bay that it can use"
-    : "Least gap between two that it can use";
-
 const figuresOf = (
   plan: Plan,
   school: SchoolChoice,
   units: Units,
 ): (readonly [string, string])[] => {
   const { goal, obstacles } = bodyOf<GroundBody>(school.docket.ground);
-  const parked = obstacles.map((o) => o.name);
+  // Turning round in a road it is the kerbs that there has to be room to.
+  const turning = goal.kind === "turnabout" ? ["kerb", "far kerb"] : [];
+  const passed = [...obstacles.map((o) => o.name), ...turning];
   const words = berthWords(goal, school.body);
   // Along the kerb and nose in by what is ahead; backed into a bay by what is behind.
   const along = school.body.manoeuvre === "bay reverse" ? "behind_m" : "ahead_m";
   const narrow = [...plan.calls].sort((a, b) => widthOf(a) - widthOf(b))[0];
   const out = plan.looks.find((look) => look.why === "swings out");
-  const near = plan.clearance.filter((c) => parked.includes(c.obstacle)).map((c) => c.metres);
+  const near = plan.clearance.filter((c) => passed.includes(c.obstacle)).map((c) => c.metres);
   const legs = plan.legs;
   const changes = legs.filter((leg, i) => i === 0 || leg.gear !== legs[i - 1]?.gear).length;
   const road = plan.path.at(-1)?.s_m ?? 0;
@@ -139,7 +136,9 @@ const figuresOf = (
       near.length ? length(Math.min(...near), units) : "nothing does",
     ],
     ["Rolled in all", length(road, units)],
-    [words[along], length(plan.finish[along], units)],
+    ...(plan.finish[along] === null
+      ? []
+      : [[words[along], length(plan.finish[along], units)] as const]),
   ];
 };
 

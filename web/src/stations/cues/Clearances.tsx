@@ -6,10 +6,10 @@ import type { Plan } from "../../api/types";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 
-const TYRES_MEET = ["kerb", "wheel stop"];
+type Passed = Plan["clearance"][number];
 
-const named = (obstacle: string) =>
-  `${TYRES_MEET.includes(obstacle) ? "tyres" : "body"} to the ${obstacle}`;
+const named = ({ obstacle, of_tyres }: Passed) =>
+  `${of_tyres ? "tyres" : "body"} to the ${obstacle}`;
 
 export const Clearances = ({ plan }: { plan: Plan }) => {
   const units = useUnits();
@@ -28,10 +28,10 @@ export const Clearances = ({ plan }: { plan: Plan }) => {
           "& dd": { m: 0, fontWeight: 700, textAlign: "right" },
         }}
       >
-        {plan.clearance.map(({ obstacle, metres }) => (
-          <Row key={obstacle} what={named(obstacle)} figure={length(metres, units)} />
+        {plan.clearance.map((passed) => (
+          <Row key={passed.obstacle} what={named(passed)} figure={length(passed.metres, units)} />
         ))}
-        {plan.clearance.some((c) => c.obstacle === "kerb") && (
+        {plan.clearance.some((c) => c.of_tyres && c.obstacle.includes("kerb")) && (
           <Row
             what="body over the kerb"
             figure={over.metres < 0.005 ? "stays off" : length(over.metres, units)}

@@ -38,7 +38,7 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
         <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
           Call {call.number} · {method.steps[call.leg]?.say}
         </Typography>
-        <Typography sx={{ fontSize: 14, mt: 0.5 }}>{cueSentence(call, units)}</Typography>
+        <Typography sx={{ fontSize: 14, mt: 0.5 }}>{cueSentence(call, method, units)}</Typography>
         {Math.abs(shift) > 0.005 && (
           <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
             Moved {length(Math.abs(shift), units)} {shift < 0 ? "earlier" : "later"} for this

@@ -24,12 +24,17 @@ import { useRevise } from "../../shell/useRevise";
 import { ink } from "../../theme";
 import { CallList } from "./CallList";
 import { Clearances } from "./Clearances";
+import { CornerWheel } from "./CornerWheel";
 import { CueCard } from "./CueCard";
+import { Drift, Rejoin } from "./Drift";
+import { LeastRoom } from "./LeastRoom";
+import { hasLeast } from "./least";
 import { MethodEditor } from "./MethodEditor";
 import { PlanSlab } from "./PlanSlab";
-import { PlayCall, usePlayed } from "./PlayCall";
+import { PlayCall, usePlayed, useRescue } from "./PlayCall";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
+import { TurnWidths } from "./TurnWidths";
 import { useCueOptions } from "./useCueOptions";
 import { WayOut } from "./WayOut";
 import { WhyNot } from "./WhyNot";
@@ -51,6 +56,9 @@ const troubleOf = (error: Error | null, plan: Plan, method: MethodBody) => {
   return { text: `This cannot be driven: ${plan.why_not}.`, step: stuck < 0 ? null : stuck };
 };
 
+/** From between others there is a way out to be worked out; from an empty road one drives off. */
+const hasWayOut = ({ goal }: GroundBody) => goal.kind === "kerbside" || goal.kind === "bay";
+
 const Sheet = ({ docket }: { docket: Docket }) => {
   const teaches = useRole() !== "learner";
   const cue = useCueOptions(docket);
@@ -67,6 +75,8 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const [moved, setMoved] = useState({ call: 1, by: 0 });
   const by = moved.call === active ? moved.by : 0;
   const played = usePlayed(docket, options, active, by);
+  const [saving, setSaving] = useState(false);
+  const rescue = useRescue(docket, options, active, by, saving);
   // A change that cannot be worked out leaves the last drawing standing, to be mended from.
   const shown = useLast(plan.data);
   if (plan.isPending && !shown) return <Waiting what="Working out the cues" />;
@@ -94,6 +104,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           method={method}
           live={live}
           played={played}
+          rescue={by === 0 || rescue?.cure === "drive on" ? null : (rescue ?? null)}
           active={active}
         />
         <Sliders plan={shown} method={method} options={cue.options} change={cue.change} />
@@ -141,6 +152,9 @@ const Sheet = ({ docket }: { docket: Docket }) => {
               played={played}
               words={berthWords(ground.goal, method)}
               change={(metres) => setMoved({ call: active, by: metres })}
+              rescue={rescue}
+              saving={saving}
+              save={setSaving}
             />
           )}
           {teaches && !editing && (
@@ -149,7 +163,18 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             </Button>
           )}
           <Clearances plan={shown} />
-          {shown.feasible && !draft.changed && <WayOut docket={docket} options={options} />}
+          {shown.feasible && !draft.changed && hasWayOut(ground) && (
+            <WayOut docket={docket} options={options} />
+          )}
+          {!draft.changed && hasLeast(ground) && (
+            <LeastRoom docket={docket} vehicle={vehicle} method={method} />
+          )}
+          {ground.goal.kind === "turnabout" && <TurnWidths />}
+          {ground.goal.kind === "corner" && <CornerWheel docket={docket} goal={ground.goal} />}
+          {method.manoeuvre === "pull up opposite" && (
+            <Rejoin docket={docket} roadWidth={ground.road_width_m} />
+          )}
+          {ground.goal.kind === "stretch" && <Drift docket={docket} goal={ground.goal} />}
         </Box>
         <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />
       </Box>

@@ -6,6 +6,7 @@ import type {
   Plan,
   Played,
   Point,
+  Rescue,
   VehicleBody,
 } from "../../api/types";
 import { berthOf, endsOf } from "../../drawing/berth";
@@ -15,10 +16,11 @@ import { CallDisc } from "../../drawing/marks";
 import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { at } from "../../drawing/scrub";
-import { noseX, rearOverhang, VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
+import { noseX, VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { boundsOf } from "./planBounds";
 
 interface Props {
   plan: Plan;
@@ -28,45 +30,24 @@ interface Props {
   live?: PathPoint | null;
   /** The same with one call early or late. */
   played?: Played | null;
+  /** How an attempt is saved from there. */
+  rescue?: Rescue | null;
   active?: number;
   /** A drawing to be told from others at a glance: no figures on it. */
   bare?: boolean;
+  /** Marks where it comes nearest to what stands there. */
+  met?: boolean;
 }
 
 export const PlanSlab = (props: Props) => {
   const { plan, vehicle, ground } = props;
-  const away = ground.side === "left" ? -1 : 1;
-  const xs = plan.path.map((p) => p.x_m);
-  const ys = plan.path.map((p) => p.y_m * away);
-  const parked = ground.obstacles.flatMap((o) => o.polygon_m.map(([x]) => x));
-  const bay = ground.goal.kind === "bay";
-  const reach = bay ? ground.road_width_m + 0.6 : Math.max(...ys) + vehicle.length_m * 0.5;
-  const final = [noseX(vehicle), -rearOverhang(vehicle)].map((x) => placed(plan.final, [x, 0])[1]);
-  const inside = bay ? Math.max(depthOf(ground), ...final.map((y) => -away * y)) + 0.5 : 1;
-  const bounds = {
-    left: Math.min(Math.min(...xs) - rearOverhang(vehicle), bay ? -3 : 0) - 0.8,
-    right:
-      Math.max(Math.max(...xs) + noseX(vehicle), Math.min(Math.max(...parked, bay ? 3 : 0), 5)) +
-      0.6,
-    bottom: away < 0 ? -reach : -inside,
-    top: away < 0 ? inside : reach,
-  };
   return (
-    <Slab bounds={bounds} label={`Plan of the manoeuvre, ${ground.name}`}>
+    <Slab bounds={boundsOf(plan, vehicle, ground)} label={`Plan of the manoeuvre, ${ground.name}`}>
       <PlaceScene ground={ground} />
       <PlanDrawing {...props} />
     </Slab>
   );
 };
-
-/** How far the bays, and what stands in them, reach from their mouths, square to the aisle. */
-const depthOf = (ground: GroundBody): number =>
-  Math.max(
-    ...[
-      ...ground.edges.filter((e) => e.kind === "line").map((e) => e.points_m),
-      ...ground.obstacles.map((o) => o.polygon_m),
-    ].flatMap((points) => points.map(([, y]) => Math.abs(y))),
-  );
 
 const PlanDrawing = (props: Props) => {
   const {
@@ -76,8 +57,10 @@ const PlanDrawing = (props: Props) => {
     method,
     live = null,
     played = null,
+    rescue = null,
     active = 0,
     bare = false,
+    met = false,
   } = props;
   const frame = useFrame();
   const rear = plan.path.map((p): Point => [p.x_m, p.y_m]);
@@ -100,7 +83,9 @@ const PlanDrawing = (props: Props) => {
       <path d={frame.path(rear)} fill="none" stroke={ink.marigold} strokeWidth={2.5} />
       {!bare && <SwingOut plan={plan} vehicle={vehicle} ground={ground} />}
       {!bare && <Figures plan={plan} vehicle={vehicle} ground={ground} method={method} />}
-      {played && <PlayedPath played={played} vehicle={vehicle} />}
+      {met && <Met plan={plan} vehicle={vehicle} />}
+      {played && <PlayedPath path={played.path} vehicle={vehicle} look="played" />}
+      {rescue && <PlayedPath path={rescue.path} vehicle={vehicle} look="saved" />}
       {live && (
         <VehicleShape
           vehicle={vehicle}
@@ -123,21 +108,34 @@ const PlanDrawing = (props: Props) => {
   );
 };
 
-/** Where one call early or late leads: the rear axle's way, and where it ends. */
-const PlayedPath = ({ played, vehicle }: { played: Played; vehicle: VehicleBody }) => {
-  const frame = useFrame();
-  const last = played.path.at(-1);
-  const way = played.path.map((p): Point => [p.x_m, p.y_m]);
+/** The vehicle at the moment when it is nearest to anything, or deepest in it. */
+const Met = ({ plan, vehicle }: Pick<Props, "plan" | "vehicle">) => {
+  const nearest = [...plan.clearance].sort((a, b) => a.metres - b.metres)[0];
   return (
-    <g data-played>
+    nearest && <VehicleShape vehicle={vehicle} pose={at(plan.path, nearest.s_m)} look="played" />
+  );
+};
+
+interface PlayedPathProps {
+  path: readonly PathPoint[];
+  vehicle: VehicleBody;
+  look: "played" | "saved";
+}
+
+/** Where one call early or late leads, or how it is saved: the rear axle's way, and its end. */
+const PlayedPath = ({ path, vehicle, look }: PlayedPathProps) => {
+  const frame = useFrame();
+  const last = path.at(-1);
+  return (
+    <g data-played={look}>
       <path
-        d={frame.path(way)}
+        d={frame.path(path.map((p): Point => [p.x_m, p.y_m]))}
         fill="none"
-        stroke={ink.coral}
+        stroke={look === "played" ? ink.coral : "#fff"}
         strokeWidth={2.5}
-        strokeDasharray="7 4"
+        strokeDasharray={look === "played" ? "7 4" : "2 4"}
       />
-      {last && <VehicleShape vehicle={vehicle} pose={last} look="played" />}
+      {last && <VehicleShape vehicle={vehicle} pose={last} look={look} />}
     </g>
   );
 };
@@ -184,7 +182,12 @@ const SwingOut = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "g
   );
 };
 
-const Figures = ({ plan, vehicle, ground, method }: Omit<Props, "live" | "active" | "bare">) => {
+const Figures = ({
+  plan,
+  vehicle,
+  ground,
+  method,
+}: Pick<Props, "plan" | "vehicle" | "ground" | "method">) => {
   const units = useUnits();
   const away = ground.side === "left" ? -1 : 1;
   const berth = berthOf(ground, method);
@@ -212,14 +215,15 @@ const Figures = ({ plan, vehicle, ground, method }: Omit<Props, "live" | "active
   );
 };
 
-/** From the flank at the start to the parked vehicle's, or to the line of the bays' mouths. */
+/** From the flank at the start to the parked vehicle's, to the guide line or the bays' mouths. */
 const StartGap = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "ground">) => {
   const units = useUnits();
   const away = ground.side === "left" ? -1 : 1;
   const { goal } = ground;
   const ahead =
     goal.kind === "kerbside" ? ground.obstacles.find((o) => o.name === goal.ahead) : undefined;
-  const flank = ahead ? away * Math.max(...ahead.polygon_m.map(([, y]) => y * away)) : 0;
+  const guide = goal.kind === "bay" ? (goal.guide_m ?? 0) : 0;
+  const flank = away * (ahead ? Math.max(...ahead.polygon_m.map(([, y]) => y * away)) : guide);
   const startFlank = plan.start.y_m - (away * vehicle.width_m) / 2;
   const tail = ahead ? Math.min(...ahead.polygon_m.map(([x]) => x)) + 0.6 : -Infinity;
   const gapX = Math.max(tail, plan.start.x_m + vehicle.wheelbase_m * 0.5);

@@ -1,13 +1,14 @@
 /** Acting at a call early or late, and what follows from it: played on the slab. */
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Slider from "@mui/material/Slider";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { playQuery } from "../../api/queries";
-import type { Call, Docket, Metres, PlanOptions, Played } from "../../api/types";
+import { playQuery, rescueQuery } from "../../api/queries";
+import type { Call, Docket, Metres, PlanOptions, Played, Rescue } from "../../api/types";
 import type { BerthWords } from "../../drawing/berth";
-import { degrees, length, type Units } from "../../shell/units";
+import { degrees, length, roughly, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 
@@ -23,6 +24,15 @@ export const usePlayed = (docket: Docket, options: PlanOptions, call: number, by
   });
   return by === 0 ? null : (played.data ?? null);
 };
+
+/** How it is saved: undefined while nobody asked or it is being looked for, null where not. */
+export const useRescue = (
+  docket: Docket,
+  options: PlanOptions,
+  call: number,
+  by: Metres,
+  wanted: boolean,
+) => useQuery(rescueQuery(docket, options, call, by, wanted)).data;
 
 const shiftOf = (by: Metres, units: Units) =>
   by === 0 ? "on time" : `${length(Math.abs(by), units)} ${by < 0 ? "early" : "late"}`;
@@ -40,9 +50,21 @@ interface Props {
   played: Played | null;
   words: BerthWords;
   change: (by: Metres) => void;
+  rescue: Rescue | null | undefined;
+  saving: boolean;
+  save: (wanted: boolean) => void;
 }
 
-export const PlayCall = ({ call, by, played, words, change }: Props) => {
+const CURES: Record<Rescue["cure"], string> = {
+  "drive on": "Nothing is broken: drive on.",
+  "less wheel": "Take less wheel and drive on:",
+  "more wheel": "Take more wheel and drive on:",
+  "ease off": "Ease the wheel off, roll on, take it again:",
+  "pull forward": "Stop in time and pull the other way:",
+};
+
+export const PlayCall = (props: Props) => {
+  const { call, by, played, words, change } = props;
   const units = useUnits();
   return (
     <Paper component="section" aria-label="What if" sx={{ p: 1.5, flexShrink: 0 }}>
@@ -70,6 +92,39 @@ export const PlayCall = ({ call, by, played, words, change }: Props) => {
           ? ended(played, words, units)
           : "Move it to see on the plan what follows, the later calls reacting."}
       </Box>
+      {by !== 0 && <Saved {...props} />}
     </Paper>
+  );
+};
+
+/** How to save the attempt from there, asked for by hand. */
+const Saved = ({ by, rescue, saving, save }: Props) => {
+  const units = useUnits();
+  if (!saving)
+    return (
+      <Button size="small" variant="outlined" onClick={() => save(true)}>
+        How to save it
+      </Button>
+    );
+  if (rescue === undefined) return <Box role="status">Looking for the least that saves it…</Box>;
+  if (rescue === null)
+    return <Box>Nothing saves it within the movements allowed: stop, and begin again.</Box>;
+  return (
+    <Box aria-label="How to save it" component="section" sx={{ fontSize: 14 }}>
+      {by > 0 && `Noticed before the wheel moves: roll back ${length(by, units)}. Else: `}
+      <strong>{CURES[rescue.cure]}</strong>
+      {rescue.cure !== "drive on" && (
+        <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+          {rescue.steps.map((step, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a step has no other name than its place
+            <li key={i}>
+              {step.say}
+              {step.turns !== 0 && `, ${turns(step.turns)}`}:{" "}
+              <strong>{roughly(step.metres, units)}</strong>
+            </li>
+          ))}
+        </Box>
+      )}
+    </Box>
   );
 };

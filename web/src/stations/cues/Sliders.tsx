@@ -2,6 +2,7 @@
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
+import { goalOf } from "../../drawing/berth";
 import { degrees, length, percent } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -32,14 +33,14 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
         name="Gap at the start"
         value={options.gap_m ?? plan.set.gap_m}
         said={(v) => length(v, units)}
-        range={startRange(method)}
+        range={startRange(method, plan.set.gap_m)}
         onChange={(gap_m) => change({ gap_m })}
       />
       {fit && (
         <Figure
           name="Angle of the run"
           value={pinned[fit.fit] ?? plan.figures[fit.fit] ?? fit.low_deg}
-          said={(v) => degrees(v)}
+          said={(v) => degrees(Math.abs(v))}
           range={[fit.low_deg, fit.high_deg, 1]}
           onChange={(v) => change({ pinned: { ...pinned, [fit.fit]: v } })}
         />
@@ -59,7 +60,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
           name="Finish off the kerb"
           value={options.kerb_m ?? plan.set.kerb_m}
           said={(v) => length(v, units)}
-          range={[0.1, 0.6, 0.05]}
+          range={finishRange(method)}
           onChange={(kerb_m) => change({ kerb_m })}
         />
       )}
@@ -77,11 +78,22 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
 const isFit = <Fit extends FitAngle | FitShare>(figure: number | Fit | undefined): figure is Fit =>
   typeof figure === "object";
 
-/** As far as the school lets the gap be fitted; else what is tried beside a parked vehicle. */
-const startRange = (method: MethodBody): readonly [number, number, number] => {
+/** As far as the school lets the gap be fitted; else what is tried round where it stands. */
+const startRange = (method: MethodBody, now: number): readonly [number, number, number] => {
   const { gap_m } = method.start;
-  return typeof gap_m === "object" ? [gap_m.low_m, gap_m.high_m, 0.05] : [0.5, 1.6, 0.05];
+  if (typeof gap_m === "object") return [gap_m.low_m, gap_m.high_m, 0.05];
+  return now < 0.5 || now > 1.6 ? [0.2, now + 1, 0.05] : [0.5, 1.6, 0.05];
 };
+
+/** Off a kerb that was parked along, or only driven beside. */
+const finishRange = (method: MethodBody): readonly [number, number, number] =>
+  ({
+    turnabout: [0.3, 2.5, 0.1] as const,
+    corner: [0.2, 1.5, 0.05] as const,
+    stretch: [0.1, 1, 0.05] as const,
+    kerbside: [0.1, 0.6, 0.05] as const,
+    bay: [0.1, 0.6, 0.05] as const,
+  })[goalOf(method)];
 
 const amountName = (fit: string): string =>
   ({ amount_in: "Wheel in", amount_out: "Wheel out" })[fit] ?? "Wheel";

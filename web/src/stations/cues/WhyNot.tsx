@@ -6,6 +6,7 @@ import { remedyQuery } from "../../api/queries";
 import type { Docket, Plan, PlanOptions, Remedy } from "../../api/types";
 import { length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
+import { whyNot } from "./words";
 
 interface Props {
   docket: Docket;
@@ -23,18 +24,13 @@ const said = (remedy: Remedy, units: Units): string => {
   const more = remedy.by_m > 0 ? "more" : "less";
   return {
     gap: `It works with ${by} ${more} room between the parked vehicles (${to}). Change it in Ground.`,
-    "start gap": `It works when you stop ${by} ${remedy.by_m > 0 ? "wider" : "closer"}, ${to} from the parked vehicle.`,
+    "start gap": `It works when you stop ${by} ${remedy.by_m > 0 ? "wider" : "closer"}, ${to} at the start.`,
     aisle: `It works where the aisle is ${by} wider (${to}). Change it in Ground.`,
+    "road width": `It works where the road is ${by} wider (${to}). Choose another road or school.`,
     "bay width": `It works in a bay ${by} wider (${to}). Change it in Ground.`,
     "gap ahead": `It works when it may end ${by} ${remedy.by_m > 0 ? "farther" : "nearer"} behind the vehicle ahead (${to}).`,
   }[remedy.what];
 };
-
-/** The reason, its lengths in the school's units. */
-const told = (plan: Plan, units: Units): string =>
-  plan.reason.text.replace(/\{(\d)\}/g, (_, index) =>
-    length(plan.reason.lengths_m[Number(index)], units),
-  );
 
 export const WhyNot = ({ docket, plan, options, change }: Props) => {
   const units = useUnits();
@@ -43,7 +39,7 @@ export const WhyNot = ({ docket, plan, options, change }: Props) => {
     change(found.what === "start gap" ? { gap_m: found.to_m } : { ahead_m: found.to_m });
   return (
     <Alert severity="error" role="alert" sx={{ flexShrink: 0 }}>
-      <strong>This cannot be driven:</strong> {told(plan, units)}.{" "}
+      <strong>This cannot be driven:</strong> {whyNot(plan, units)}.{" "}
       {remedy.isLoading && "Looking for the least change that would do…"}
       {remedy.data === null && "No single small change helps: choose another place or method."}
       {remedy.data && said(remedy.data, units)}

@@ -1,15 +1,50 @@
 /** A school's steps as an editor sees them: what a step may wait for, and changes to the list. */
 import type { FitAngle, FitMetres, FitShare, MethodBody } from "../../api/types";
-import { intoBay } from "../../drawing/berth";
+import { type GoalKind, goalOf } from "../../drawing/berth";
 
 export type Step = MethodBody["steps"][number];
 export type Until = Step["until"];
 
 export const LOOKS = ["all round", "off side", "near side", "behind", "nose"] as const;
 export const OWN_POINTS = ["rear bumper", "front bumper", "mirror", "rear wheel", "front wheel"];
+const LANDMARKS: Record<GoalKind, readonly [string, ...string[]]> = {
+  kerbside: ["tail ahead", "nose ahead", "nose behind"],
+  bay: ["far line", "near line"],
+  turnabout: ["mark"],
+  corner: ["corner start", "corner"],
+  stretch: ["mark", "stop"],
+};
+
+/** What can be seen to pass a mark: of the place itself, besides cones and poles put down there. */
+export const THINGS: Record<GoalKind, readonly [string, ...string[]]> = {
+  kerbside: ["corner of the parked vehicle"],
+  bay: ["end of the far line", "end of the near line"],
+  turnabout: ["cone 1", "pole 1"],
+  corner: ["first curved kerbstone", "last curved kerbstone"],
+  stretch: ["post"],
+};
+
+/** Marks that vehicles have, the kerb side's where there are two. */
+export const MARKS = [
+  "door mirror",
+  "front door handle",
+  "B-pillar",
+  "rear door handle",
+  "C-pillar",
+  "rear lamp",
+];
+
 /** What a step can be lined up with: another at a kerb than at a bay. */
-export const landmarksOf = (body: MethodBody): string[] =>
-  intoBay(body) ? ["near line", "far line"] : ["tail ahead", "nose ahead", "nose behind"];
+export const landmarksOf = (body: MethodBody): readonly string[] => LANDMARKS[goalOf(body)];
+
+/** What the last stretch is told by, where one is wanted along the place. */
+const ENDS: Record<GoalKind, string> = {
+  kerbside: "tail ahead",
+  bay: "head",
+  turnabout: "mark",
+  corner: "mouth",
+  stretch: "mark",
+};
 
 /** What a step may wait for, in the instructor's words. */
 export const UNTILS: Record<string, string> = {
@@ -17,8 +52,10 @@ export const UNTILS: Record<string, string> = {
   heading: "at an angle to the kerb",
   abeam: "own point against a landmark",
   kerb: "own point so far from the kerb",
+  edge: "so much room is left to a kerb",
   "gap wanted": "the wanted gap ahead is left",
   travelled: "so many metres are rolled",
+  seen: "something is seen to pass a mark",
   "wheel set": "the wheels are set",
 };
 
@@ -57,16 +94,17 @@ export const newUntil = (body: MethodBody, kind: string): Until => {
     return {
       kind,
       own: "rear bumper",
-      landmark: intoBay(body) ? "far line" : "tail ahead",
+      landmark: LANDMARKS[goalOf(body)][0],
       metres: fittedMetres(body, kind),
     };
   if (kind === "kerb") return { kind, own: "rear wheel", metres: fittedMetres(body, kind) };
+  if (kind === "edge") return { kind, edge: "far kerb", metres: fittedMetres(body, "kerb") };
   if (kind === "gap wanted") {
-    if (!intoBay(body)) return { kind, own: "front bumper", landmark: "tail ahead" };
-    const own = body.manoeuvre === "bay forward" ? "front bumper" : "rear bumper";
-    return { kind, own, landmark: "head" };
+    const own = body.manoeuvre === "bay reverse" ? "rear bumper" : "front bumper";
+    return { kind, own, landmark: ENDS[goalOf(body)] };
   }
   if (kind === "travelled") return { kind, metres: 1 };
+  if (kind === "seen") return { kind, mark: "B-pillar", thing: THINGS[goalOf(body)][0] };
   return { kind };
 };
 

@@ -1,5 +1,5 @@
 /** A cue sheet in the instructor's words. */
-import type { Call, Look, Plan } from "../../api/types";
+import type { Call, Look, MethodBody, Plan } from "../../api/types";
 import { degrees, length, roughly, type Units } from "../../shell/units";
 
 const where = (call: Call, units: Units): string => {
@@ -7,19 +7,27 @@ const where = (call: Call, units: Units): string => {
   if (!cue?.feature || cue.offset_m === null) return "";
   const off = Math.abs(cue.offset_m);
   if (off < 0.02) return `level with the ${cue.feature}`;
+  if (cue.along === "z")
+    return `${length(off, units)} ${cue.offset_m > 0 ? "above" : "below"} the ${cue.feature}`;
   const side = cue.along === "x" ? (cue.offset_m > 0 ? "ahead of" : "behind") : "beside";
   return `${length(off, units)} ${side} the ${cue.feature}`;
 };
 
 /** Where the neighbour's nearest corner stands in the glass, as a sentence. */
-export const cueSentence = (call: Call, units: Units): string => {
+export const cueSentence = (call: Call, method: MethodBody, units: Units): string => {
   const cue = call.cues[0];
+  if (!cue && method.references)
+    return "Nothing here to line up on: the list says what to wait for.";
   if (!cue)
     return "This school takes no references: watch for what the list says, and judge it in the mirror.";
   if (cue.through === null) {
     const place = where(call, units);
     return `Hidden by the body here${place ? ` (it would stand ${place})` : ""}. Go by the step before, or lean until it shows.`;
   }
+  if (call.until.thing !== null)
+    return `In the ${cue.through}, the ${cue.what} passes the ${call.until.own}.`;
+  if (cue.along === "z")
+    return `In the ${cue.through}, the ${cue.what} runs ${where(call, units)}.`;
   return `In the ${cue.through}, the ${cue.what} stands ${where(call, units) || "clear of any mark"}.`;
 };
 
@@ -37,23 +45,31 @@ const LANDMARKS: Record<string, string> = {
   "near line": "the near line",
   "far line": "the far line",
   head: "the head of the bay",
+  mark: "the mark",
+  stop: "the place to stop",
+  "corner start": "the first curved kerbstone",
+  corner: "the side road's kerb",
+  mouth: "the mouth of the side road",
 };
 
 /** What the call can be told by besides the eye, one short line. */
 export const callDetail = (call: Call, plan: Plan, units: Units): string => {
-  const { kind, own, landmark, metres } = call.until;
+  const { kind, own, landmark, edge, thing, metres } = call.until;
+  if (thing !== null) return `when the ${thing} passes the ${own}`;
   const point = OWN[own ?? ""] ?? own;
   if (landmark !== null && metres !== null) {
     const place = LANDMARKS[landmark] ?? landmark;
     if (Math.abs(metres) < 0.03) return `${point} level with ${place}`;
     return `${point} ${roughly(Math.abs(metres), units)} ${metres < 0 ? "short of" : "past"} ${place}`;
   }
+  if (edge !== null)
+    return `${length(metres, units)} left to the ${edge}, from what would meet it first`;
   if (kind === "kerb") return `${point} ${length(metres, units)} from the kerb`;
   if (kind === "parallel")
     return `${degrees(Math.abs(call.angle_deg))} still to go; the wheel takes it off`;
   if (kind === "wheel set") return "as soon as the wheels are straight";
   if (kind === "travelled") return `after ${length(call.s_m, units)} in all`;
-  return `at ${degrees(call.angle_deg)} to the kerb, running on to ${degrees(angleOfRun(plan, call))}`;
+  return `at ${degrees(Math.abs(call.angle_deg))} to the kerb, running on to ${degrees(Math.abs(angleOfRun(plan, call)))}`;
 };
 
 /** The angle once the wheel has settled: that of the path where the next call comes. */
@@ -71,6 +87,12 @@ export const lookReason = (look: Look, units: Units): string =>
     "rear cuts in": `the near rear wheel runs ${length(look.metres, units)} inside the front one`,
     "nose goes in": `the nose comes in ${length(look.metres, units)}`,
   })[look.why];
+
+/** Why a plan cannot be driven, its lengths in the school's units. */
+export const whyNot = (plan: Plan, units: Units): string =>
+  plan.reason.text.replace(/\{(\d)\}/g, (_, index) =>
+    length(plan.reason.lengths_m[Number(index)], units),
+  );
 
 export const leanSentence = (call: Call, units: Units): string => {
   const cue = call.cues[0];

@@ -12,6 +12,8 @@ export interface BayChange {
   head?: BayGoal["head"];
   before?: boolean;
   beyond?: boolean;
+  lines?: BayGoal["lines"];
+  guide?: boolean;
 }
 
 interface Props {
@@ -68,7 +70,26 @@ export const BayPanel = ({ ground, goal, readOnly, change }: Props) => {
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1 }}>
         {neighbour("before")}
         {neighbour("beyond")}
+        <Button
+          variant="outlined"
+          disabled={readOnly}
+          onClick={() => change({ lines: goal.lines === "sensor" ? "painted" : "sensor" })}
+        >
+          {goal.lines === "sensor" ? "Lines that may be crossed" : "Lines with sensors"}
+        </Button>
+        <Button
+          variant="outlined"
+          disabled={readOnly}
+          onClick={() => change({ guide: goal.guide_m === null })}
+        >
+          {goal.guide_m === null ? "Lay a guide line" : "No guide line"}
+        </Button>
       </Box>
+      {goal.lines === "sensor" && (
+        <Box sx={{ fontSize: 13, color: ink.soft }}>
+          No tyre may touch a line with sensors; the body may reach over it.
+        </Box>
+      )}
     </>
   );
 };

@@ -6,8 +6,9 @@ import { Dimension } from "../../drawing/Dimension";
 import { Slab } from "../../drawing/Slab";
 import type { SlabProps } from "./GroundStation";
 import { PinnedMeasure } from "./PinnedMeasure";
+import { Things } from "./Things";
 
-export const BaySlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) => {
+export const BaySlab = ({ ground, measures, things, readOnly, onMeasure, onThing }: SlabProps) => {
   const shared = { measures, readOnly, onMeasure };
   const { goal } = ground;
   if (goal.kind !== "bay") return null;
@@ -32,6 +33,7 @@ export const BaySlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) =>
   const middle = goal.depth_m * 0.45;
   // Where the mouths lie aslant, a neighbour's bay begins earlier or later than this one.
   const slant = (goal.width_m * into[0]) / Math.abs(into[1]);
+  const guide = goal.guide_m;
   const aisle: Point = [bounds.left + 1.4, (away * ground.road_width_m) / 2];
   return (
     <Slab
@@ -61,12 +63,24 @@ export const BaySlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) =>
             bare="cm"
           />
           <PinnedMeasure {...shared} measure="aisle" label="Aisle" at={aisle} />
+          {guide !== null && (
+            <PinnedMeasure
+              {...shared}
+              measure="guide"
+              label="Guide line"
+              at={[bounds.right - 1.4, away * (guide + 0.75)]}
+            />
+          )}
+          <Things things={things} readOnly={readOnly} onThing={onThing} />
         </>
       }
     >
       <BayScene ground={ground} />
       <Dimension from={at(middle, -half)} to={at(middle, half)} />
       <Dimension from={at(0, 0)} to={at(goal.depth_m, 0)} />
+      {guide !== null && (
+        <Dimension from={[bounds.right - 1.4, 0]} to={[bounds.right - 1.4, away * guide]} />
+      )}
       <Dimension from={[aisle[0], 0]} to={[aisle[0], away * ground.road_width_m]} />
     </Slab>
   );

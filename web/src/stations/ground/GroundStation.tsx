@@ -2,13 +2,15 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import FormControlLabel from "@mui/material/FormControlLabel";
 import Paper from "@mui/material/Paper";
+import Switch from "@mui/material/Switch";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
-import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, dataOf } from "../../api/client";
-import type { GroundBody, GroundState, Metres, Revision } from "../../api/types";
+import type { GroundBody, GroundState, Metres, Revision, Thing } from "../../api/types";
 import { Columns } from "../../shell/Columns";
 import { LengthField } from "../../shell/LengthField";
 import { ReviseBar } from "../../shell/ReviseBar";
@@ -20,6 +22,20 @@ import { BaySlab } from "./BaySlab";
 import { KerbSlab } from "./KerbSlab";
 import { NewPlace } from "./NewPlace";
 import { PlaceCheck } from "./PlaceCheck";
+import { RoadSlab } from "./RoadSlab";
+import { ThingsPanel } from "./ThingsPanel";
+
+type Goal = GroundBody["goal"]["kind"];
+
+const DRAWN: Partial<Record<Goal, typeof BaySlab>> = { bay: BaySlab, kerbside: KerbSlab };
+
+/** How it should stand, where the figures alone do not say it. */
+const ENDED: Partial<Record<Goal, string>> = {
+  bay: "Midway between the lines, in line with the bay.",
+  turnabout: "Facing back, beside the kerb across the road.",
+  corner: "In the side road, facing out, far enough in that others can turn in.",
+  stretch: "Along the kerb. A kerbside stop ends before the post; the others reverse from there.",
+};
 
 /** What a drawing of the place needs, whichever kind it is. */
 export interface SlabProps {
@@ -27,6 +43,9 @@ export interface SlabProps {
   measures: Record<string, Metres>;
   readOnly: boolean;
   onMeasure: (measure: string, metres: Metres) => void;
+  things: readonly Thing[];
+  /** Puts a thing down, or moves the one of that name; fails where that cannot be. */
+  onThing: (thing: Thing) => Promise<unknown>;
 }
 
 const GroundStation = () => {
@@ -41,6 +60,7 @@ const asBody = (ground: GroundBody) => ground as unknown as Body;
 
 /** The measures of a draft, and the changes that the core makes to it. */
 const useGround = (revision: Revision) => {
+  const client = useQueryClient();
   const draft = useRevise<GroundBody>(revision);
   const measured = useQuery({
     queryKey: ["ground", draft.body],
@@ -54,8 +74,20 @@ const useGround = (revision: Revision) => {
   // One change after the other, each on what the one before it left: none is lost to another.
   const change = useMutation({
     scope: draft.scope,
-    mutationFn: async (make: Change) => make(asBody(draft.latest())),
-    onSuccess: (state: GroundState) => draft.edit(state.body as unknown as GroundBody),
+    mutationFn: async (make: Change) => {
+      const sent = draft.latest();
+      return { sent, state: await make(asBody(sent)) };
+    },
+    onSuccess: ({ sent, state }: { sent: GroundBody; state: GroundState }) => {
+      const body = state.body as unknown as GroundBody;
+      const { edging, check } = draft.latest();
+      // What was switched or noted while the answer came is kept: the core changes neither.
+      if (edging !== sent.edging || check !== sent.check)
+        return draft.edit({ ...body, edging, ...(check && { check }) });
+      // Measured already: a field never stands for a place that an undo has taken back.
+      client.setQueryData(["ground", body], state);
+      draft.edit(body);
+    },
   });
   return {
     draft,
@@ -73,6 +105,18 @@ const useGround = (revision: Revision) => {
       change.mutate(async (body) =>
         dataOf(await api.POST("/api/grounds/bay", { body: { body, ...part } })),
       ),
+    overhang: (overhang: boolean) =>
+      change.mutate(async (body) =>
+        dataOf(await api.POST("/api/grounds/road", { body: { body, overhang } })),
+      ),
+    put: (thing: Thing) =>
+      change.mutateAsync(async (body) =>
+        dataOf(await api.POST("/api/grounds/thing", { body: { body, ...thing } })),
+      ),
+    take: (name: string) =>
+      change.mutate(async (body) =>
+        dataOf(await api.POST("/api/grounds/without", { body: { body, name } })),
+      ),
     turn: () =>
       change.mutate(async (body) =>
         dataOf(await api.POST("/api/grounds/side", { body: { body } })),
@@ -81,7 +125,8 @@ const useGround = (revision: Revision) => {
 };
 
 const Place = ({ revision }: { revision: Revision }) => {
-  const { draft, measured, error, adjust, behind, bay, turn } = useGround(revision);
+  const { draft, measured, error, adjust, behind, bay, overhang, put, take, turn } =
+    useGround(revision);
   const readOnly = useRole() === "learner";
   const ground = draft.body;
   if (measured.isPending) return <Waiting what="Measuring the place" />;
@@ -101,11 +146,18 @@ const Place = ({ revision }: { revision: Revision }) => {
     />
   );
   const { goal } = ground;
-  const Drawn = goal.kind === "bay" ? BaySlab : KerbSlab;
+  const Drawn = DRAWN[goal.kind] ?? RoadSlab;
   const edge = goal.kind === "bay" ? "Bay" : "Kerb";
   return (
     <Columns least={560}>
-      <Drawn ground={ground} measures={measures} readOnly={readOnly} onMeasure={adjust} />
+      <Drawn
+        ground={ground}
+        measures={measures}
+        things={measured.data.things}
+        readOnly={readOnly}
+        onMeasure={adjust}
+        onThing={put}
+      />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
         {error && <Alert severity="error">{error.message}</Alert>}
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
@@ -121,38 +173,77 @@ const Place = ({ revision }: { revision: Revision }) => {
             <ToggleButton value="left">{edge} left</ToggleButton>
             <ToggleButton value="right">{edge} right</ToggleButton>
           </ToggleButtonGroup>
-          {goal.kind === "bay" ? (
+          {goal.kind === "bay" && (
             <BayPanel ground={ground} goal={goal} readOnly={readOnly} change={bay} />
-          ) : goal.behind === null ? (
-            <Button variant="outlined" disabled={readOnly} onClick={() => behind(7.5)}>
-              Park a vehicle behind
-            </Button>
-          ) : (
-            <Button variant="outlined" disabled={readOnly} onClick={() => behind(null)}>
-              Take the one behind away
+          )}
+          {goal.kind === "kerbside" && (
+            <Button
+              variant="outlined"
+              disabled={readOnly}
+              onClick={() => behind(goal.behind === null ? 7.5 : null)}
+            >
+              {goal.behind === null ? "Park a vehicle behind" : "Take the one behind away"}
             </Button>
           )}
-          {goal.kind === "kerbside" && field("road_width", "Road width")}
+          {goal.kind === "turnabout" && (
+            <FormControlLabel
+              sx={{ ml: 0, gap: 0.5 }}
+              control={
+                <Switch
+                  checked={goal.overhang}
+                  disabled={readOnly}
+                  onChange={(_, allowed) => overhang(allowed)}
+                />
+              }
+              label="The body may reach over the kerbs; tyres never"
+            />
+          )}
+          {goal.kind === "kerbside" && (
+            <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
+              {field("road_width", "Road width")}
+              {field("ahead_askew", "Nose ahead out by", "cm")}
+              {goal.behind !== null && field("behind_askew", "Nose behind out by", "cm")}
+            </Box>
+          )}
+          {goal.kind !== "bay" && (
+            <FormControlLabel
+              sx={{ ml: 0, gap: 0.5 }}
+              control={
+                <Switch
+                  checked={ground.edging === "verge"}
+                  disabled={readOnly}
+                  onChange={(_, verge) =>
+                    draft.edit({ ...ground, edging: verge ? "verge" : "kerb" })
+                  }
+                />
+              }
+              label="A verge without a kerb: nothing is felt, a tyre drops off"
+            />
+          )}
         </Paper>
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <Typography variant="h2">Wanted at the end</Typography>
           <Box sx={{ display: "flex", gap: 1.5 }}>
-            {goal.kind === "kerbside" ? (
-              <>
-                {field("goal_kerb", "Wheels off the kerb", "cm")}
-                {field("goal_ahead", "To vehicle ahead")}
-              </>
-            ) : (
-              field("goal_head", goal.head === "wheel stop" ? "Tyres to stop" : "To the head", "cm")
-            )}
+            {goal.kind !== "bay" && field("goal_kerb", "Wheels off the kerb", "cm")}
+            {goal.kind === "kerbside" && field("goal_ahead", "To vehicle ahead")}
+            {goal.kind === "stretch" && field("goal_short", "Nose to the post", "cm")}
+            {goal.kind === "bay" &&
+              field(
+                "goal_head",
+                goal.head === "wheel stop" ? "Tyres to stop" : "To the head",
+                "cm",
+              )}
           </Box>
-          {goal.kind === "bay" && (
+          {ENDED[goal.kind] && (
             <Typography sx={{ fontSize: 13 }} color="text.secondary">
-              Midway between the lines, in line with the bay.
+              {ENDED[goal.kind]}
             </Typography>
           )}
           <ReviseBar revision={revision} draft={draft as never} what="ground" />
         </Paper>
+        {!readOnly && (
+          <ThingsPanel ground={ground} things={measured.data.things} onThing={put} take={take} />
+        )}
         <PlaceCheck
           notes={ground.check ?? {}}
           found={measured.data.suitability}

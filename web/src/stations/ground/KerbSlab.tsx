@@ -6,6 +6,7 @@ import { KerbScene } from "../../drawing/KerbScene";
 import { Slab } from "../../drawing/Slab";
 import type { SlabProps } from "./GroundStation";
 import { PinnedMeasure } from "./PinnedMeasure";
+import { Things } from "./Things";
 
 interface Box2 {
   left: Metres;
@@ -25,7 +26,7 @@ const boxOf = (points: readonly Point[], away: number): Box2 => {
   };
 };
 
-export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) => {
+export const KerbSlab = ({ ground, measures, things, readOnly, onMeasure, onThing }: SlabProps) => {
   const shared = { measures, readOnly, onMeasure };
   const away = ground.side === "left" ? -1 : 1;
   const find = (name: string | null) => ground.obstacles.find((o) => o.name === name);
@@ -38,7 +39,7 @@ export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) =
   const reach = Math.min(ground.road_width_m + 0.9, 9);
   const bounds = {
     left: (b?.left ?? a.left - 8) - 0.8,
-    right: a.right + 2,
+    right: a.right + 2.8,
     bottom: away < 0 ? -reach : -1.6,
     top: away < 0 ? 1.6 : reach,
   };
@@ -116,6 +117,7 @@ export const KerbSlab = ({ ground, measures, readOnly, onMeasure }: SlabProps) =
               onChange={(metres) => onMeasure("ahead_off_kerb", metres)}
             />
           )}
+          <Things things={things} readOnly={readOnly} onThing={onThing} />
         </>
       }
     >

@@ -9,7 +9,13 @@ import { useState } from "react";
 import { api, dataOf } from "../../api/client";
 import { useChangeDocket, useSchool } from "../../shell/useDocket";
 
-const KINDS = { kerbside: "New kerb", bay: "New bay" } as const;
+const KINDS = {
+  kerbside: "New kerb",
+  bay: "New bay",
+  turnabout: "Road to turn in",
+  corner: "Corner",
+  stretch: "Free kerb",
+} as const;
 type Kind = keyof typeof KINDS;
 
 export const NewPlace = () => {
@@ -41,12 +47,12 @@ export const NewPlace = () => {
         value={name}
         onChange={(e) => setName(e.target.value)}
       />
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
         {(Object.keys(KINDS) as Kind[]).map((kind) => (
           <Button
             key={kind}
             variant="outlined"
-            sx={{ flex: 1 }}
+            sx={{ flex: "1 0 auto" }}
             disabled={!name.trim() || make.isPending}
             onClick={() => make.mutate(kind)}
           >

@@ -3,11 +3,14 @@ import {
   bodyOf,
   type FinishSet,
   type GroundBody,
+  type MethodBody,
+  type Metres,
   type Point,
   type Pose,
   type Sheet,
   type VehicleBody,
 } from "../../api/types";
+import { type Berth, berthOf } from "../../drawing/berth";
 import { placed, useFrame } from "../../drawing/frame";
 import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
@@ -41,24 +44,33 @@ const around = (ends: readonly Point[]) => {
   };
 };
 
+const boundsOf = (berth: Berth, final: Pose, vehicle: VehicleBody, ahead: Metres | null) => {
+  const [, across] = berth.away;
+  if (Math.abs(across) < 0.99)
+    return around([placed(final, [noseX(vehicle), 0]), placed(final, [-rearOverhang(vehicle), 0])]);
+  const [x, y] = placed(final, [noseX(vehicle), 0]);
+  const [tail] = placed(final, [-rearOverhang(vehicle), 0]);
+  const room = x > tail ? { right: (ahead ?? 1) + 0.8, left: 0.9 } : { right: 0.9, left: 1.8 };
+  const kerb = berth.edge([x, y])[1];
+  return {
+    left: Math.min(x, tail) - room.left,
+    right: Math.max(x, tail) + room.right,
+    bottom: across < 0 ? y - 2 : kerb - 0.7,
+    top: across < 0 ? kerb + 0.7 : y + 2,
+  };
+};
+
 export const FinishSlab = ({ sheet, finishes }: Props) => {
   const vehicle = bodyOf<VehicleBody>(sheet.vehicle);
   const ground = bodyOf<GroundBody>(sheet.ground);
-  const away = ground.side === "left" ? -1 : 1;
+  const method = bodyOf<MethodBody>(sheet.method);
   const { final } = sheet.plan;
-  const bounds =
-    ground.goal.kind === "bay"
-      ? around([placed(final, [noseX(vehicle), 0]), placed(final, [-rearOverhang(vehicle), 0])])
-      : {
-          left: final.x_m - rearOverhang(vehicle) - 0.9,
-          right: final.x_m + noseX(vehicle) + (sheet.plan.finish.ahead_m ?? 1) + 0.8,
-          bottom: away < 0 ? -2.9 : -0.7,
-          top: away < 0 ? 0.7 : 2.9,
-        };
+  const bounds = boundsOf(berthOf(ground, method), final, vehicle, sheet.plan.finish.ahead_m);
+  const low = bounds.bottom < bounds.top - 6 || berthOf(ground, method).away[1] < 0;
   return (
     <Slab bounds={bounds} label={`${finishes.counted} finishes on ${ground.name}, to scale`}>
       <PlaceScene ground={ground} />
-      <Marks vehicle={vehicle} plan={final} finishes={finishes} legend={away < 0} />
+      <Marks vehicle={vehicle} plan={final} finishes={finishes} legend={low} />
     </Slab>
   );
 };

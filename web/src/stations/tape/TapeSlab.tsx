@@ -10,7 +10,7 @@ import {
   type Sheet,
   type VehicleBody,
 } from "../../api/types";
-import { berthOf, berthWords, endsOf } from "../../drawing/berth";
+import { type Berth, berthOf, berthWords, endsOf } from "../../drawing/berth";
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
 import { Pin } from "../../drawing/Pin";
@@ -48,7 +48,7 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, on
   const front = hub(vehicle.wheelbase_m, vehicle.track_front_m);
   const ahead = berth.ahead?.(nose) ?? nose;
   const behind = berth.behind?.(end) ?? end;
-  const bounds = boundsOf(ground, [
+  const bounds = boundsOf(berth, [
     ...[noseX(vehicle), -rearOverhang(vehicle)].map((x) => placed(drawn, [x, 0])),
     ahead,
     behind,
@@ -85,7 +85,7 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, on
         <>
           {field("kerb_rear_m", words.kerb_rear_m, shut(rear), "cm")}
           {field("kerb_front_m", words.kerb_front_m, shut(front), "cm")}
-          {field("ahead_m", words.ahead_m, lane(nose, ahead), "m", true)}
+          {berth.ahead && field("ahead_m", words.ahead_m, lane(nose, ahead), "m", true)}
           {berth.behind && field("behind_m", words.behind_m, lane(end, behind), "m", true)}
         </>
       }
@@ -108,7 +108,7 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, on
             />
           ),
       )}
-      <text x={12} y={away < 0 ? "96%" : "6%"} fill="#fff" fontSize={13}>
+      <text x={12} y={berth.away[1] > 0.5 ? "6%" : "96%"} fill="#fff" fontSize={13}>
         {pose
           ? alongKnown
             ? "Solid: as taped. Outline: as planned."
@@ -133,22 +133,26 @@ const mendReach = (mend: Mend | null, vehicle: VehicleBody): Point[] =>
   ]);
 
 /** Room for the vehicle, what it stands between, and the fields beside it. */
-const boundsOf = (ground: GroundBody, points: readonly Point[]) => {
-  const away = ground.side === "left" ? -1 : 1;
+const boundsOf = (berth: Berth, points: readonly Point[]) => {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
-  if (ground.goal.kind === "bay")
+  const [, across] = berth.away;
+  if (Math.abs(across) < 0.99)
     return {
       left: Math.min(...xs) - 3.6,
       right: Math.max(...xs) + 3.6,
       bottom: Math.min(...ys) - 0.9,
       top: Math.max(...ys) + 0.9,
     };
+  // Across the road it may end farther from its kerb than along the near one.
+  const kerb = berth.edge(points[0] ?? [0, 0])[1];
+  const edge =
+    across < 0 ? Math.min(kerb, Math.max(...ys) + 1.1) : Math.max(kerb, Math.min(...ys) - 1.1);
   return {
     left: Math.min(...xs) - 1.6,
     right: Math.max(...xs) + 1.6,
-    bottom: away < 0 ? -3.4 : -1.9,
-    top: away < 0 ? 1.9 : 3.4,
+    bottom: edge - (across < 0 ? 3.4 : 1.9),
+    top: edge + (across < 0 ? 1.9 : 3.4),
   };
 };
 

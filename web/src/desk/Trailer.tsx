@@ -1,0 +1,98 @@
+/** Backing a trailer straight: driven by hand on the slab, with how its errors grow. */
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { backingQuery, documentsQuery } from "../api/queries";
+import { type BackingLeg, bodyOf, type DocumentEntry, type VehicleBody } from "../api/types";
+import { Waiting } from "../shell/states";
+import { useUnits } from "../shell/useDocket";
+import { useLast } from "../shell/useLast";
+import { Desk } from "./Desk";
+import { BackingControls } from "./trailer/BackingControls";
+import { BackingFigures } from "./trailer/BackingFigures";
+import { BackingSlab } from "./trailer/BackingSlab";
+
+const Trailer = () => {
+  const vehicles = useQuery(documentsQuery("vehicle"));
+  const [chosen, setChosen] = useState<number | null>(null);
+  if (!vehicles.data) return <Waiting />;
+  const drawing = vehicles.data.filter((v) => bodyOf<VehicleBody>(v.latest).trailer);
+  const entry = drawing.find((v) => v.id === chosen) ?? drawing[0];
+  return (
+    <Desk title="Trailer">
+      <Typography color="text.secondary">
+        Backing straight: every small bend grows by itself, and the wheel has to go toward the side
+        on which the trailer shows, early and little. Try it here before the yard.
+      </Typography>
+      {entry ? (
+        <>
+          <TextField
+            select
+            size="small"
+            label="Vehicle and trailer"
+            value={entry.id}
+            onChange={(e) => setChosen(Number(e.target.value))}
+            sx={{ maxWidth: 380 }}
+          >
+            {drawing.map((v) => (
+              <MenuItem key={v.id} value={v.id} sx={{ minHeight: 44 }}>
+                {v.latest.name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Backing key={entry.id} entry={entry} />
+        </>
+      ) : (
+        <Alert severity="info">
+          No vehicle here draws a trailer. Import one in Garage, its trailer measured from the
+          hitch.
+        </Alert>
+      )}
+    </Desk>
+  );
+};
+
+/** An ordinary lane to begin with, round in the school's units, m. */
+const LANES = { metric: 3.6, imperial: 3.6576 } as const;
+
+const Backing = ({ entry }: { entry: DocumentEntry }) => {
+  const vehicle = bodyOf<VehicleBody>(entry.latest);
+  const [bend, setBend] = useState(1);
+  const units = useUnits();
+  const [lane, setLane] = useState<number>(LANES[units]);
+  const [legs, setLegs] = useState<BackingLeg[]>([]);
+  const backing = useQuery(
+    backingQuery({ vehicle: entry.latest.id, bend_deg: bend, lane_m: lane, legs }),
+  );
+  const shown = useLast(backing.data);
+  if (backing.error) return <Alert severity="error">{backing.error.message}</Alert>;
+  if (!shown || !vehicle.trailer) return <Waiting />;
+  return (
+    <>
+      <Box sx={{ height: 250 }}>
+        <BackingSlab vehicle={vehicle} trailer={vehicle.trailer} path={shown.path} lane={lane} />
+      </Box>
+      <BackingControls
+        lane={lane}
+        setLane={setLane}
+        lock={vehicle.steering.lock_turns}
+        bend={bend}
+        setBend={setBend}
+        legs={legs}
+        setLegs={setLegs}
+        jammed={shown.jack_knifed_at_s_m !== null}
+      />
+      <BackingFigures backing={shown} />
+      <Typography sx={{ fontSize: 13 }} color="text.secondary">
+        Computed without slip, hands at 2 turns a metre assumed. Heavy vehicles only in a closed
+        yard with a marshal; nobody behind, brakes set before anyone walks out. Local rules prevail.
+      </Typography>
+    </>
+  );
+};
+
+export default Trailer;

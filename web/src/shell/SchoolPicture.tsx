@@ -1,0 +1,66 @@
+/** A school drawn for this vehicle, at the docket's place or at the one that it brings. */
+import Box from "@mui/material/Box";
+import { useQuery } from "@tanstack/react-query";
+import { NO_OPTIONS, planQuery } from "../api/queries";
+import { bodyOf, type GroundBody, type VehicleBody } from "../api/types";
+import { type GoalKind, goalOf } from "../drawing/berth";
+import { PlanSlab } from "../stations/cues/PlanSlab";
+import { ink } from "../theme";
+import { Failure, Waiting } from "./states";
+import type { SchoolChoice } from "./useSchools";
+
+const ENDS: Record<GoalKind, string> = {
+  kerbside: "Ends along a kerb, behind a parked vehicle",
+  bay: "Ends in a bay",
+  turnabout: "Turns round in an empty road",
+  corner: "Ends in a side road",
+  stretch: "Goes along a free kerb",
+};
+
+/** A school that ends at a kind of place that nobody has laid out yet. */
+const Elsewhere = ({ school }: { school: SchoolChoice }) => (
+  <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
+    {ENDS[goalOf(school.body)]}: lay out such a place in Ground first.
+  </Box>
+);
+
+interface PictureProps {
+  school: SchoolChoice;
+  /** Only the drawing, without a word on whether it goes. */
+  plain?: boolean;
+}
+
+export const SchoolPicture = ({ school, plain = false }: PictureProps) => {
+  const plan = useQuery({ ...planQuery(school.docket, NO_OPTIONS), enabled: school.placed });
+  if (!school.placed) return <Elsewhere school={school} />;
+  if (plan.error) return <Failure error={plan.error} />;
+  if (!plan.data) return <Waiting what="Drawing it" />;
+  return (
+    <Box sx={{ position: "relative", height: "100%", minHeight: 0 }}>
+      <PlanSlab
+        bare
+        plan={plan.data}
+        vehicle={bodyOf<VehicleBody>(school.docket.vehicle)}
+        ground={bodyOf<GroundBody>(school.docket.ground)}
+        method={school.body}
+      />
+      {!plan.data.feasible && !plain && (
+        <Box
+          sx={{
+            position: "absolute",
+            inset: "auto 8px 8px 8px",
+            px: 1,
+            py: 0.5,
+            borderRadius: 1,
+            background: ink.sheet,
+            color: ink.coralText,
+            fontSize: 13,
+            fontWeight: 700,
+          }}
+        >
+          cannot be driven here
+        </Box>
+      )}
+    </Box>
+  );
+};

@@ -1,0 +1,41 @@
+/** How much wheel a step takes. */
+import Button from "@mui/material/Button";
+import type { FitShare } from "../../api/types";
+import { NumberField } from "../../shell/NumberField";
+import { Fitted, type StepProps } from "./editing";
+import { fittedAmount, isFitted, type Step } from "./methodSteps";
+
+/** A share of the lock, a set number of turns, or left to the fit. */
+export const Amount = ({ body, step, change }: StepProps) => {
+  const { wheel } = step;
+  const set = (part: Partial<Step["wheel"]>) => change({ wheel: { ...wheel, ...part } });
+  const inTurns = typeof wheel.turns === "number";
+  return (
+    <Fitted
+      fitted={isFitted(wheel.of_lock) && !inTurns}
+      fit={() => set({ of_lock: fittedAmount(body), turns: null })}
+      fix={() => set({ of_lock: (wheel.of_lock as FitShare).prefer })}
+      what="Amount"
+    >
+      {inTurns ? (
+        <NumberField
+          label="Turns"
+          value={wheel.turns as number}
+          onCommit={(turns) => set({ turns })}
+        />
+      ) : (
+        <NumberField
+          label="% of lock"
+          value={Math.round((wheel.of_lock as number) * 100)}
+          onCommit={(percent) => set({ of_lock: percent / 100 })}
+        />
+      )}
+      <Button
+        size="small"
+        onClick={() => set(inTurns ? { turns: null } : { turns: 1, of_lock: 1 })}
+      >
+        {inTurns ? "As a share" : "In turns"}
+      </Button>
+    </Fitted>
+  );
+};

@@ -1,0 +1,154 @@
+/** Along a kerb: what a small angle does over the run, and how to move sideways again. */
+import Box from "@mui/material/Box";
+import Paper from "@mui/material/Paper";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
+import Typography from "@mui/material/Typography";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { shuffleQuery } from "../../api/queries";
+import type { Docket, Metres, Shuffle, StretchGoal } from "../../api/types";
+import { LengthField } from "../../shell/LengthField";
+import { degrees, length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+
+const ANGLES = [0.5, 1, 2];
+
+const drift = (run: Metres, angle: number): Metres => run * Math.sin((angle * Math.PI) / 180);
+
+type Gear = "forward" | "reverse";
+type Way = "toward" | "away";
+
+export const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
+  const units = useUnits();
+  const [sideways, setSideways] = useState<Metres>(0.15);
+  const [gear, setGear] = useState<Gear>("reverse");
+  const [way, setWay] = useState<Way>("away");
+  const body = { vehicle: docket.vehicle.id, sideways_m: sideways, gear, way };
+  const ways = useQuery({ ...shuffleQuery(body), placeholderData: keepPreviousData });
+  return (
+    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Drift and small angles">
+      <Typography variant="h2">Drift over {length(goal.run_m, units)}</Typography>
+      <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
+        {ANGLES.map((angle) => (
+          <span key={angle}>
+            {degrees(angle, 1)} off: <strong>{length(drift(goal.run_m, angle), units)}</strong>
+          </span>
+        ))}
+      </Box>
+      <Typography variant="h2" sx={{ mt: 1.5 }}>
+        Moving sideways
+      </Typography>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", my: 1 }}>
+        <LengthField
+          label="Sideways"
+          metres={sideways}
+          width={110}
+          onCommit={(metres) => metres !== null && setSideways(metres)}
+        />
+        <Pair value={gear} of={["forward", "reverse"]} name="Gear" choose={setGear} />
+        <Pair value={way} of={["toward", "away"]} name="Which way" choose={setWay} />
+      </Box>
+      {ways.error ? (
+        <Box role="alert" sx={{ color: ink.coralText }}>
+          {ways.error.message}
+        </Box>
+      ) : (
+        <Ways ways={ways.data ?? []} />
+      )}
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
+        Steer {way === "toward" ? "toward the kerb" : "away from the kerb"} until the angle, run on,
+        cancel it, straighten. Assumes unhurried hands, 1 turn a metre, half the lock at most.
+      </Box>
+    </Paper>
+  );
+};
+
+interface PairProps<Value extends string> {
+  value: Value;
+  of: readonly Value[];
+  name: string;
+  choose: (value: Value) => void;
+}
+
+const Pair = <Value extends string>({ value, of, name, choose }: PairProps<Value>) => (
+  <ToggleButtonGroup
+    exclusive
+    size="small"
+    value={value}
+    aria-label={name}
+    onChange={(_, chosen) => chosen && choose(chosen)}
+  >
+    {of.map((one) => (
+      <ToggleButton key={one} value={one}>
+        {one}
+      </ToggleButton>
+    ))}
+  </ToggleButtonGroup>
+);
+
+const Ways = ({ ways }: { ways: Shuffle[] }) => {
+  const units = useUnits();
+  if (!ways.length)
+    return <Box>Too little for any of these angles: use less wheel, for longer.</Box>;
+  return (
+    <Box
+      component="table"
+      sx={{
+        width: "100%",
+        borderCollapse: "collapse",
+        fontSize: 14,
+        "& td, & th": { textAlign: "right", borderTop: `1px solid ${ink.line}`, py: 0.25 },
+        "& td:first-of-type, & th:first-of-type": { textAlign: "left" },
+      }}
+    >
+      <thead>
+        <tr>
+          <th>Angle</th>
+          <th>Wheel</th>
+          <th>Rolled</th>
+          <th>Other end swings</th>
+        </tr>
+      </thead>
+      <tbody>
+        {ways.map((one) => (
+          <tr key={one.angle_deg}>
+            <td>{degrees(one.angle_deg)}</td>
+            <td>{one.turns.toFixed(2)} turn</td>
+            <td>{length(one.metres, units)}</td>
+            <td>{length(one.reach_m, units)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
+  );
+};
+
+interface RejoinProps {
+  docket: Docket;
+  roadWidth: Metres;
+}
+
+/** Back to one's own side from the kerb opposite: as far across as the road is half wide. */
+export const Rejoin = ({ docket, roadWidth }: RejoinProps) => {
+  const units = useUnits();
+  const sideways = roadWidth / 2;
+  const body = {
+    vehicle: docket.vehicle.id,
+    sideways_m: sideways,
+    gear: "forward",
+    way: "away",
+  } as const;
+  const ways = useQuery(shuffleQuery(body));
+  return (
+    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Rejoining">
+      <Typography variant="h2">Rejoining, {length(sideways, units)} across</Typography>
+      {ways.data && <Ways ways={ways.data} />}
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
+        All round, and over the shoulder to the traffic side. Where the view is blocked edge out,
+        and stop; then promptly to your own side. Half the lock at most, hands at 1 turn a metre.
+      </Box>
+    </Paper>
+  );
+};

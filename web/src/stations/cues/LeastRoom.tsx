@@ -1,0 +1,74 @@
+/** The least room the method can use here, and a picture of what is met where there is less. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { leastSizesQuery } from "../../api/queries";
+import type { Docket, LeastSize, MethodBody, VehicleBody } from "../../api/types";
+import { Failure } from "../../shell/states";
+import { length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+import { LEAST, leastOf } from "./least";
+import { PlanSlab } from "./PlanSlab";
+import { whyNot } from "./words";
+
+interface Props {
+  docket: Docket;
+  vehicle: VehicleBody;
+  method: MethodBody;
+}
+
+export const LeastRoom = ({ docket, vehicle, method }: Props) => {
+  const [wanted, setWanted] = useState(false);
+  const least = useQuery({ ...leastSizesQuery(docket), enabled: wanted });
+  if (!wanted)
+    return (
+      <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setWanted(true)}>
+        How little room would do?
+      </Button>
+    );
+  return (
+    <Paper component="section" aria-label="Least room" sx={{ p: 1.5, flexShrink: 0 }}>
+      <Box sx={{ display: "flex", alignItems: "center" }}>
+        <Typography variant="h2" sx={{ flex: 1 }}>
+          How little room would do
+        </Typography>
+        <Button size="small" onClick={() => setWanted(false)}>
+          {least.isFetching ? "Cancel" : "Close"}
+        </Button>
+      </Box>
+      {least.isFetching && <p>Trying tighter and tighter places…</p>}
+      {least.error && <Failure error={least.error} />}
+      {least.data?.map((size) => (
+        <Size key={size.what} size={size} vehicle={vehicle} method={method} />
+      ))}
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
+        Computed with 5 cm to spare, everything else as on the docket. Every hand needs more.
+      </Box>
+    </Paper>
+  );
+};
+
+const Size = ({ size, vehicle, method }: { size: LeastSize } & Omit<Props, "docket">) => {
+  const units = useUnits();
+  const { ground, plan } = size.tighter;
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
+        <span>{LEAST[size.what]}</span>
+        <Box component="strong" sx={{ whiteSpace: "nowrap" }}>
+          {leastOf(size, units)}
+        </Box>
+      </Box>
+      <Box sx={{ height: 150, mt: 0.5 }}>
+        <PlanSlab bare plan={plan} vehicle={vehicle} ground={ground} method={method} met />
+      </Box>
+      <Box sx={{ fontSize: 14 }}>
+        {size.metres === null ? "Even then" : `${length(0.1, units)} less`}: {whyNot(plan, units)}.
+      </Box>
+    </Box>
+  );
+};

@@ -1,0 +1,41 @@
+/** How wide a road has to be for each way of turning round in it: a property of the vehicle. */
+import Box from "@mui/material/Box";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { leastSizesQuery } from "../../api/queries";
+import { useUnits } from "../../shell/useDocket";
+import { type SchoolChoice, useSchools } from "../../shell/useSchools";
+import { ink } from "../../theme";
+import { leastOf } from "./least";
+
+export const TurnWidths = () => {
+  const schools = useSchools()
+    .filter((school) => school.suits)
+    .sort((a, b) => a.body.steps.length - b.body.steps.length);
+  return (
+    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Width of road it needs">
+      <Typography variant="h2">Width of road it needs</Typography>
+      {schools.map((school) => (
+        <Width key={school.id} school={school} />
+      ))}
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
+        Kerb to kerb, for this vehicle and standard, computed with 5 cm to spare at each kerb. Every
+        hand needs more.
+      </Box>
+    </Paper>
+  );
+};
+
+const Width = ({ school }: { school: SchoolChoice }) => {
+  const units = useUnits();
+  const least = useQuery(leastSizesQuery(school.docket));
+  const [size] = least.data ?? [];
+  const said = size ? leastOf(size, units) : (least.error?.message ?? "working it out…");
+  return (
+    <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
+      <span>{school.name}</span>
+      <strong>{said}</strong>
+    </Box>
+  );
+};
