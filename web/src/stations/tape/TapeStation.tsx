@@ -71,6 +71,16 @@ const inWords = (error: Error, words: BerthWords): string =>
     ? `${measureName(error.field, words)}: ${error.problem}`
     : error.message;
 
+/** What is said scrolls by itself: the buttons beneath stay under the finger when a verdict comes. */
+const sayings = {
+  display: "flex",
+  flexDirection: "column",
+  gap: 1.25,
+  flex: 1,
+  minHeight: 0,
+  overflowY: "auto",
+};
+
 interface Props {
   sheet: Sheet;
   attempt: Attempt;
@@ -150,20 +160,22 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
         readOnly={readOnly}
         onRead={(name, metres) => setDraft({ ...typed, [name]: metres })}
       />
-      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
-        <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
-        {error && <Alert severity="error">{inWords(error, words)}</Alert>}
-        {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
-          <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
-        )}
-        {tape ? (
-          <VerdictCard tape={tape} standard={sheet.standard} words={words} />
-        ) : (
-          <Alert severity="info" role="note">
-            Type both readings to the {words.edge} on the drawing; a gap ahead or behind makes the
-            place along it sure.
-          </Alert>
-        )}
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, minHeight: 0 }}>
+        <Box sx={sayings}>
+          <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
+          {error && <Alert severity="error">{inWords(error, words)}</Alert>}
+          {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
+            <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
+          )}
+          {tape ? (
+            <VerdictCard tape={tape} standard={sheet.standard} words={words} />
+          ) : (
+            <Alert severity="info" role="note">
+              Type both readings to the {words.edge} on the drawing; a gap ahead or behind makes the
+              place along it sure.
+            </Alert>
+          )}
+        </Box>
         {!readOnly && (
           <Box sx={{ display: "flex", gap: 1 }}>
             <Button
@@ -176,7 +188,11 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
             >
               {draft || !attempt.tape ? "Keep the readings" : "Kept"}
             </Button>
-            <Button sx={{ minHeight: 52 }} onClick={() => spoilt.mutate()}>
+            <Button
+              sx={{ minHeight: 52 }}
+              loading={spoilt.isPending}
+              onClick={() => spoilt.mutate()}
+            >
               {attempt.void ? "Count it again" : "Spoilt by others"}
             </Button>
           </Box>
