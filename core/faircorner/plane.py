@@ -8,6 +8,8 @@ from typing import TypeAlias
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
 
+from faircorner.compiled import compiled, whole
+
 __all__ = ["Bools", "Floats", "box", "frozen", "mirrored", "to_body", "to_site", "wrap"]
 
 Floats: TypeAlias = NDArray[np.float64]
@@ -35,29 +37,51 @@ def to_site(poses: ArrayLike, points: ArrayLike) -> Floats:
     """Points fixed in a body, seen from the site.
 
     poses : (..., 3), m and rad
-    points : (n, 2), m, in the body's frame
-    Returns (..., n, 2), m.
+    points : (*n, 2), m, in the body's frame
+    Returns (..., *n, 2), m.
 
     >>> to_site([1.0, 0.0, np.pi / 2], [[2.0, 0.0]]).round(6)
     array([[1., 2.]])
     """
-    p = np.asarray(poses, dtype=np.float64)[..., None, :]
-    q = np.asarray(points, dtype=np.float64)
-    cos, sin = np.cos(p[..., 2]), np.sin(p[..., 2])
-    x = p[..., 0] + cos * q[..., 0] - sin * q[..., 1]
-    y = p[..., 1] + sin * q[..., 0] + cos * q[..., 1]
-    return np.stack((x, y), axis=-1)
+    p, q = np.asarray(poses, dtype=np.float64), np.asarray(points, dtype=np.float64)
+    places = _placed(whole(p.reshape(-1, 3)), whole(q.reshape(-1, 2)))
+    return places.reshape(*p.shape[:-1], *q.shape)
+
+
+@compiled
+def _placed(poses: Floats, points: Floats) -> Floats:
+    placed = np.empty((len(poses), len(points), 2))
+    for i in range(len(poses)):
+        x, y, heading = poses[i]
+        cos, sin = np.cos(heading), np.sin(heading)
+        for j in range(len(points)):
+            ahead, left = points[j]
+            placed[i, j, 0] = x + cos * ahead - sin * left
+            placed[i, j, 1] = y + sin * ahead + cos * left
+    return placed
 
 
 def to_body(poses: ArrayLike, points: ArrayLike) -> Floats:
     """Points fixed on the site, seen from a body: the inverse of `to_site`.
 
-    poses : (..., 3); points : (n, 2). Returns (..., n, 2), m.
+    poses : (..., 3); points : (*n, 2). Returns (..., *n, 2), m.
     """
-    p = np.asarray(poses, dtype=np.float64)[..., None, :]
-    q = np.asarray(points, dtype=np.float64) - p[..., :2]
-    cos, sin = np.cos(p[..., 2]), np.sin(p[..., 2])
-    return np.stack((cos * q[..., 0] + sin * q[..., 1], cos * q[..., 1] - sin * q[..., 0]), axis=-1)
+    p, q = np.asarray(poses, dtype=np.float64), np.asarray(points, dtype=np.float64)
+    places = _seen(whole(p.reshape(-1, 3)), whole(q.reshape(-1, 2)))
+    return places.reshape(*p.shape[:-1], *q.shape)
+
+
+@compiled
+def _seen(poses: Floats, points: Floats) -> Floats:
+    seen = np.empty((len(poses), len(points), 2))
+    for i in range(len(poses)):
+        x, y, heading = poses[i]
+        cos, sin = np.cos(heading), np.sin(heading)
+        for j in range(len(points)):
+            dx, dy = points[j, 0] - x, points[j, 1] - y
+            seen[i, j, 0] = cos * dx + sin * dy
+            seen[i, j, 1] = cos * dy - sin * dx
+    return seen
 
 
 def mirrored(poses: ArrayLike) -> Floats:

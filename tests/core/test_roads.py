@@ -214,7 +214,7 @@ def test_room_to_a_corner_is_what_a_polygon_of_the_land_says(radius, x, y, side)
     shapes = lands(ground)
     for line in ground.kerblines:
         land = shapes[line.name]
-        gap = float(line.gap(np.array([[[x, y]]]))[0, 0])
+        gap = float(line.gap(np.array([x, y, 0.0]), np.zeros((1, 2))))
         from shapely import Point  # noqa: PLC0415
 
         place = Point(x, y)

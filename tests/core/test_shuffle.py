@@ -5,7 +5,7 @@ import pytest
 from faircorner.cues import shuffle
 from faircorner.cues.shuffle import ANGLES
 from faircorner.errors import InputError
-from faircorner.motion import Leg, drive
+from faircorner.motion import Leg, drive, settle_turn
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -19,7 +19,7 @@ def driven(vehicle, one, direction, way):
     over = one.turns if way == "toward" else -one.turns
     curvature = abs(float(vehicle.steering.curvature(one.turns)))
     ramp = one.turns / 1.0
-    wound = float(vehicle.steering.swept(one.turns))
+    wound = float(settle_turn(vehicle.steering, 0.0, one.turns, 1.0))
     held = max(one.angle - 2 * wound, 0.0) / curvature
     legs = [
         Leg(direction=direction, turns=[turns], metres=[metres], rate=[1.0])

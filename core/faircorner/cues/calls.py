@@ -107,25 +107,34 @@ def _cue(case: Case, seat: Seat, until: Until, poses: Floats, s: Floats) -> Cue 
     None where there is nothing to line up on.
     """
     found = _edge_cues(case, seat, until.edge, poses, s) if until.edge else []
+    found = found or _thing_cues(case, seat, until, poses, s)
+    return min(found, key=lambda c: (c.sighting.through is None, c.sharpness.scatter), default=None)
+
+
+def _thing_cues(case: Case, seat: Seat, until: Until, poses: Floats, s: Floats) -> list[Cue]:
+    """Cues on the nearest edge of every thing that shows, or of every thing where none does."""
     pose = poses[1]
     eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
-    for what, corners, height in () if found else case.ground.sighted:
+    seen = []
+    for what, corners, height in case.ground.sighted:
         if until.thing and what != until.thing:
             continue
         off = np.linalg.norm(corners - eye, axis=1)
         if until.thing:
             off = np.abs(aside(seat, own_mark(case.vehicle, until.own), pose, corners))
         target = corners[int(off.argmin())]
-        found.append(
-            Cue(
-                what=what,
-                sighting=sight_of(case.vehicle, seat, pose, target, height),
-                sharpness=sharpness(case.vehicle, seat, poses, s, target, height),
-                target=target,
-                height=height,
-            )
+        sighting = sight_of(case.vehicle, seat, pose, target, height)
+        seen.append((what, target, height, sighting))
+    return [
+        Cue(
+            what=what,
+            sighting=sighting,
+            sharpness=sharpness(case.vehicle, seat, poses, s, target, height),
+            target=target,
+            height=height,
         )
-    return min(found, key=lambda c: (c.sighting.through is None, c.sharpness.scatter), default=None)
+        for what, target, height, sighting in [one for one in seen if one[3].through] or seen
+    ]
 
 
 def _edge_cues(case: Case, seat: Seat, name: str, poses: Floats, s: Floats) -> list[Cue]:
@@ -147,7 +156,7 @@ def _waited(case: Case, until: Until, pose: Floats) -> float:
         return float("nan") if gap is None else gap
     if until.edge:
         line = edge_line(case.ground, until.edge)
-        return float(line.gap(to_site(pose, meeting(case.vehicle, line))).min())
+        return float(line.gap(pose, meeting(case.vehicle, line)))
     if not until.own or until.kind == "seen":
         return float("nan")
     x, y = to_site(pose, own_point(case.vehicle, until.own)[None])[0]

@@ -209,7 +209,7 @@ def _event(
     if until.edge:
         line = edge_line(ground, until.edge)
         meets = meeting(vehicle, line)
-        return lambda poses, turns: value - line.gap(to_site(poses, meets)).min(axis=-1)
+        return lambda poses, turns: value - line.gap(poses, meets)
     own = own_point(vehicle, until.own)[None, :]
     if until.kind == "kerb":
         return lambda poses, turns: value + to_site(poses, own)[..., 0, 1]

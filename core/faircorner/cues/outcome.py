@@ -8,7 +8,7 @@ from faircorner.cues.follow import Followed, Settings, follow
 from faircorner.cues.method import Method
 from faircorner.ground import Band, Finish, Ground, Kerbline, Obstacle, finish_at, near_kerb
 from faircorner.motion import Clearance, Track, clearance
-from faircorner.plane import Bools, Floats, to_site
+from faircorner.plane import Bools, Floats
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
@@ -93,15 +93,15 @@ def overhang(poses: Floats, vehicle: Vehicle, ground: Ground) -> Clearance:
     """
     # Before a bay it is the line of the mouths, which a manoeuvre crosses anyway.
     lines = [line for line in ground.kerblines if line.of_tyres] or [near_kerb()]
-    body = to_site(poses, vehicle.outline()[0])
-    off = _least(np.min([line.gap(body).min(axis=-1) for line in lines], axis=0))
+    body = vehicle.outline()[0]
+    off = _least(np.min([line.gap(poses, body) for line in lines], axis=0))
     return Clearance(metres=-off.metres, sample=off.sample)
 
 
 def line_gap(poses: Floats, vehicle: Vehicle, line: Kerbline) -> Clearance:
     """Least gap over poses (attempts, n, 3) of the tyres or the body to a kerbline, m."""
     points = vehicle.tyres() if line.of_tyres else vehicle.outline()[0]
-    return _least(line.gap(to_site(poses, points)).min(axis=-1))
+    return _least(line.gap(poses, points))
 
 
 def obstacle_gap(poses: Floats, vehicle: Vehicle, obstacle: Obstacle) -> Clearance:

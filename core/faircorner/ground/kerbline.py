@@ -4,13 +4,40 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from faircorner.plane import Floats, to_body, to_site
+from faircorner.compiled import compiled, whole
+from faircorner.plane import Floats, to_site
 
 __all__ = ["FAR_KERB", "KERB", "Kerbline", "far_kerb", "near_kerb"]
 
 KERB, FAR_KERB = "kerb", "far kerb"
 # Left between tyres and a kerb, and between a swinging body and an edge it may not cross, m.
 TYRE_SPARE, BODY_SPARE = 0.04, 0.15
+
+
+@compiled
+def _off(x: float, y: float, radius: float) -> float:
+    """Signed distance of a place in a kerbline's frame, m; radius NaN for a straight edge."""
+    if np.isnan(radius):
+        return -y
+    short_x, short_y = radius - x, radius - y
+    if short_x > 0 or short_y > 0:
+        return float(np.hypot(max(short_x, 0.0), max(short_y, 0.0))) - radius
+    return max(short_x, short_y) - radius
+
+
+@compiled
+def _gaps(poses: Floats, points: Floats, frame: Floats, radius: float) -> Floats:
+    gaps = np.full(len(poses), np.inf)
+    cos_frame, sin_frame = np.cos(frame[2]), np.sin(frame[2])
+    for i in range(len(poses)):
+        x, y, heading = poses[i]
+        cos, sin = np.cos(heading), np.sin(heading)
+        for ahead, left in points:
+            dx = x + cos * ahead - sin * left - frame[0]
+            dy = y + sin * ahead + cos * left - frame[1]
+            off = _off(cos_frame * dx + sin_frame * dy, cos_frame * dy - sin_frame * dx, radius)
+            gaps[i] = min(gaps[i], off)
+    return gaps
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -34,19 +61,16 @@ class Kerbline:
         """What a plan leaves, m."""
         return TYRE_SPARE if self.of_tyres else BODY_SPARE
 
-    def gap(self, points: Floats) -> Floats:
-        """Signed distance of points (..., n, 2) on the site, m, negative on the land; (..., n).
+    def gap(self, poses: Floats, points: Floats) -> Floats:
+        """Least signed distance of a body's points, m, negative on the land.
 
+        poses : (..., 3), on the site; points : (n, 2), in the body's frame. Returns (...).
         The land round a corner is the quarter plane beyond the curve's centre grown by the
         radius, so that off it the distance is that to the quarter plane less the radius.
         """
-        local = to_body(self.frame, points.reshape(-1, 2)).reshape(points.shape)
-        if self.radius is None:
-            return np.asarray(-local[..., 1])
-        short = self.radius - local
-        outside = np.hypot(*np.moveaxis(np.maximum(short, 0.0), -1, 0)) - self.radius
-        inside = short.max(axis=-1) - self.radius
-        return np.asarray(np.where((short > 0).any(axis=-1), outside, inside))
+        radius = np.nan if self.radius is None else self.radius
+        flat = whole(poses.reshape(-1, 3))
+        return _gaps(flat, whole(points), whole(self.frame), radius).reshape(poses.shape[:-1])
 
     def drawn(self, reach: float) -> Floats:
         """The edge as a polyline (n, 2) on the site, straight stretches `reach` m long."""

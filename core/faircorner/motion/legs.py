@@ -11,6 +11,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import ArrayLike
 
+from faircorner.compiled import compiled, whole
 from faircorner.errors import InputError
 from faircorner.plane import Floats
 from faircorner.vehicle import Steering
@@ -65,18 +66,99 @@ class Track:
         return self.poses[:, -1]
 
 
+@compiled
+def _read(table: Floats, lock: float, turns: float) -> tuple[float, float]:
+    """Integral of the curvature (turns/m) and curvature (1/m) at one place of the wheel.
+
+    A cubic in each step of a steering's table, with the curvature as its slope (Hermite).
+    """
+    step = 2 * lock / (table.shape[1] - 1)
+    along = (min(max(turns, -lock), lock) + lock) / step
+    node = min(int(along), table.shape[1] - 2)
+    t = along - node
+    rise = table[0, node + 1] - table[0, node]
+    begin, end = table[1, node] * step - rise, rise - table[1, node + 1] * step
+    swept = table[0, node] + t * rise + t * (1 - t) * (begin * (1 - t) + end * t)
+    slope = rise + (1 - t) * (1 - 3 * t) * begin + t * (2 - 3 * t) * end
+    return float(swept), float(slope / step)
+
+
+@compiled
+def _settled(table: Floats, lock: float, turns: float, target: float, rate: float) -> float:
+    """What `settle_turn` says, of one wheel."""
+    swept = _read(table, lock, target)[0] - _read(table, lock, turns)[0]
+    return (swept if target >= turns else -swept) / rate
+
+
+@compiled
+def _all_settled(
+    table: Floats, lock: float, turns: Floats, targets: Floats, rates: Floats
+) -> Floats:
+    settled = np.empty_like(turns)
+    for i in range(len(turns)):
+        settled[i] = _settled(table, lock, turns[i], targets[i], rates[i])
+    return settled
+
+
 def settle_turn(steering: Steering, turns: ArrayLike, target: ArrayLike, rate: ArrayLike) -> Floats:
     """Heading still gained, per unit of direction, while the wheel goes from turns to target.
 
     turns, target : (...), turns; rate : (...), turns per metre, inf for standing
     Returns (...), radians; multiply by the direction driven.
     """
-    now, then = (
-        np.asarray(turns, dtype=np.float64),
-        np.asarray(target, dtype=np.float64),
-    )
-    sign = np.sign(then - now)
-    return np.asarray(sign * (steering.swept(then) - steering.swept(now)) / np.asarray(rate))
+    wheel = np.stack(np.broadcast_arrays(turns, target, rate)).astype(np.float64)
+    flat = wheel.reshape(3, -1)
+    settled = _all_settled(steering.table, steering.lock_turns, flat[0], flat[1], flat[2])
+    return settled.reshape(wheel.shape[1:])
+
+
+@compiled
+def _turned(
+    table: Floats, lock: float, start: float, target: float, rate: float, s: float
+) -> tuple[float, float]:
+    """The wheel, and the heading gained in forward gear, s metres into a leg."""
+    ramp = abs(target - start) / rate
+    if s < ramp:
+        now = start + (target - start) * s / ramp
+        return now, _settled(table, lock, start, now, rate)
+    held = _read(table, lock, target)[1] * (s - ramp)
+    return target, _settled(table, lock, start, target, rate) + held
+
+
+@compiled
+def _headings(
+    table: Floats, lock: float, starts: Floats, targets: Floats, rates: Floats, s: Floats
+) -> tuple[Floats, Floats]:
+    wheels, gained = np.empty_like(s), np.empty_like(s)
+    for i in range(s.shape[0]):
+        for j in range(s.shape[1]):
+            now = _turned(table, lock, starts[i], targets[i], rates[i], s[i, j])
+            wheels[i, j], gained[i, j] = now
+    return wheels, gained
+
+
+@compiled
+def _poses(
+    table: Floats, lock: float, poses: Floats, starts: Floats, direction: int, targets: Floats,
+    rates: Floats, s: Floats,
+) -> tuple[Floats, Floats]:  # fmt: skip
+    """Two-point Gauss-Legendre in every step; poses : (attempts, 3), where the leg begins."""
+    ways, wheels = np.empty((*s.shape, 3)), np.empty_like(s)
+    for i in range(s.shape[0]):
+        x, y, heading = poses[i]
+        start, target, rate = starts[i], targets[i], rates[i]
+        for j in range(s.shape[1]):
+            if j > 0:
+                half = (s[i, j] - s[i, j - 1]) / 2
+                for node in (-_GAUSS, _GAUSS):
+                    at = s[i, j] - half + 2 * node * half
+                    gained = _turned(table, lock, start, target, rate, at)[1]
+                    x += direction * half * np.cos(heading + direction * gained)
+                    y += direction * half * np.sin(heading + direction * gained)
+            now, gained = _turned(table, lock, start, target, rate, s[i, j])
+            wheels[i, j] = now
+            ways[i, j, 0], ways[i, j, 1], ways[i, j, 2] = x, y, heading + direction * gained
+    return ways, wheels
 
 
 def wheel_and_heading(
@@ -87,13 +169,11 @@ def wheel_and_heading(
     turns : (attempts,), the wheel where the leg begins; s : (attempts, n), m into it
     Returns two of (attempts, n).
     """
-    start, target = turns[:, None], leg.turns[:, None]
-    ramp = np.abs(target - start) / leg.rate[:, None]
-    share = np.divide(s, ramp, out=np.ones_like(s + ramp), where=ramp > 1e-12).clip(max=1.0)
-    now = start + (target - start) * share
-    gained = settle_turn(steering, start, now, leg.rate[:, None])
-    held = steering.curvature(leg.turns)[:, None] * np.maximum(s - ramp, 0.0)
-    return now, leg.direction * (gained + held)
+    wheels, gained = _headings(
+        steering.table, steering.lock_turns, whole(turns), whole(leg.turns), whole(leg.rate),
+        whole(s),
+    )  # fmt: skip
+    return wheels, leg.direction * gained
 
 
 def advance(
@@ -106,20 +186,10 @@ def advance(
     Returns poses (attempts, n, 3) and turns (attempts, n). With steps of 5 cm the error is
     below 0.01 mm a metre; docs/sums/motion.md.
     """
-    step = np.diff(s, axis=1)
-    middle = s[:, :-1] + step / 2
-    nodes = np.concatenate((s, middle - _GAUSS * step, middle + _GAUSS * step), axis=1)
-    wheel, gained = wheel_and_heading(steering, turns, leg, nodes)
-    n = s.shape[1]
-    heading = pose[:, 2:3] + gained
-    move = leg.direction * step / 2
-    poses = np.empty((*s.shape, 3))
-    for axis, part in ((0, np.cos(heading)), (1, np.sin(heading))):
-        pieces = move * (part[:, n : 2 * n - 1] + part[:, 2 * n - 1 :])
-        poses[:, 0, axis] = pose[:, axis]
-        poses[:, 1:, axis] = pose[:, axis, None] + np.cumsum(pieces, axis=1)
-    poses[..., 2] = heading[:, :n]
-    return poses, wheel[:, :n]
+    return _poses(
+        steering.table, steering.lock_turns, whole(pose), whole(turns), leg.direction,
+        whole(leg.turns), whole(leg.rate), whole(s),
+    )  # fmt: skip
 
 
 def drive(

@@ -4,7 +4,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 from numpy.typing import ArrayLike
-from scipy.interpolate import CubicHermiteSpline, PchipInterpolator
+from scipy.interpolate import PchipInterpolator
 from scipy.optimize import brentq
 
 from faircorner.errors import InputError
@@ -53,6 +53,9 @@ class Steering:
     circles : further circles, also measured; negative turns mean measured to the right,
         and then the right lock has its own curve
     wheelbase, track_front : m
+    table : (2, n), the curvature's integral over turns from straight (turns/m) and the curvature
+        (1/m), at equal steps from the right lock to the left: divided by turns per metre the
+        first is the heading gained while the wheel moves, exact however coarse the sampling
     Raises InputError naming the circle that cannot be.
     """
 
@@ -61,8 +64,8 @@ class Steering:
     wheelbase: float
     track_front: float
     circles: tuple[Circle, ...] = ()
+    table: Floats = field(init=False, repr=False)
     _angle: PchipInterpolator = field(init=False, repr=False)
-    _swept: CubicHermiteSpline = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
         if not 0.2 <= self.lock_turns <= 10:
@@ -87,9 +90,8 @@ class Steering:
         middle = self.curvature((nodes[1:] + nodes[:-1]) / 2)
         steps = np.diff(nodes) * (curvature[:-1] + 4 * middle + curvature[1:]) / 6
         swept = np.concatenate(([0.0], np.cumsum(steps)))
-        object.__setattr__(
-            self, "_swept", CubicHermiteSpline(nodes, swept - swept[_NODES], curvature)
-        )
+        table = np.stack((swept - swept[_NODES], curvature))
+        object.__setattr__(self, "table", table)
 
     def _half(self, sign: int) -> list[tuple[float, float]]:
         """(turns, road-wheel angle) measured on one side, both positive and rising."""
@@ -127,15 +129,6 @@ class Steering:
     def curvature(self, turns: ArrayLike) -> Floats:
         """Curvature of the rear axle's path, 1/m, left positive; shape of `turns`."""
         return np.asarray(np.tan(self.road_wheel_angle(turns)) / self.wheelbase)
-
-    def swept(self, turns: ArrayLike) -> Floats:
-        """Integral of the curvature over turns, from straight; turns/m, shape of `turns`.
-
-        Divided by turns per metre it is the heading gained while the wheel is moving, which
-        makes headings exact however coarse the sampling.
-        """
-        held = np.clip(np.asarray(turns, dtype=np.float64), -self.lock_turns, self.lock_turns)
-        return np.asarray(self._swept(held))
 
     def turns_for(self, curvature: float) -> float:
         """The wheel that gives a curvature (1/m, left positive), turns; NaN beyond the lock."""

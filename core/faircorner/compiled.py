@@ -1,0 +1,35 @@
+"""Loops over attempts, samples and corners, as machine code (Numba).
+
+A search drives thousands of small batches, for which NumPy's cost is the number of its calls and
+not the sums. What is compiled here is plain Python over arrays and says the same without it.
+"""
+
+from collections.abc import Callable
+from typing import ParamSpec, TypeVar
+
+import numpy as np
+from numba import njit
+from numpy.typing import ArrayLike, NDArray
+
+__all__ = ["compiled", "whole"]
+
+P = ParamSpec("P")
+R = TypeVar("R")
+
+
+def compiled(loop: Callable[P, R]) -> Callable[P, R]:
+    """The loop compiled at its first call and kept on disk: only a new machine waits for it.
+
+    Dividing by zero gives infinity or NaN, as in NumPy.
+    """
+    machine_code: Callable[P, R] = njit(cache=True, error_model="numpy")(loop)
+    return machine_code
+
+
+def whole(values: ArrayLike) -> NDArray[np.float64]:
+    """The same floats in one piece, copied only where it is a view or frozen.
+
+    Every other layout would be compiled once more.
+    """
+    array = np.asarray(values, dtype=np.float64)
+    return array if array.flags.c_contiguous and array.flags.writeable else array.copy()
