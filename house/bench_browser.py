@@ -56,7 +56,7 @@ def main() -> None:
                 time.sleep(0.1)
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(
-                executable_path="/usr/bin/chromium", args=_CHROMIUM
+                executable_path="/usr/bin/chromium-headless-shell", args=_CHROMIUM
             )
             page = browser.new_page(viewport={"width": 1280, "height": 800})
             page.goto(address)

@@ -6,9 +6,11 @@ from pathlib import Path
 
 from house.shell import ROOT, say
 
-__all__ = ["FOLDER", "expected", "write"]
+__all__ = ["EXAMPLE", "expected", "write"]
 
 FOLDER = ROOT / "docs" / "formats"
+# What `./fair-corner core plan` takes, whole.
+EXAMPLE = FOLDER / "plan.example.json"
 
 
 def _text(content: object) -> str:
@@ -30,8 +32,25 @@ def expected() -> dict[Path, str]:
     for name, model in (("drive", DriveRequest), ("plan", PlanRequest)):
         schema = {"$schema": "https://json-schema.org/draft/2020-12/schema"}
         found[FOLDER / f"{name}.schema.json"] = _text(schema | model.model_json_schema())
+    found[EXAMPLE] = _text(_example())
     found[FOLDER / "openapi.json"] = _text(api.get_openapi_schema(path_prefix="/api/"))
     return found
+
+
+def _example() -> dict[str, object]:
+    """One of the demo's cars behind a parked vehicle, the kerb on the right."""
+    from faircorner.documents.ground import ground_document  # noqa: PLC0415
+    from faircorner.ground import lay_kerb  # noqa: PLC0415
+
+    from server.demo.vehicles import LINNET, seat_document, vehicle_document  # noqa: PLC0415
+
+    return {
+        "vehicle": vehicle_document(LINNET),
+        "seat": seat_document(LINNET, "seat", back=0.0, height=1.2),
+        "ground": ground_document(lay_kerb("quay", side="right", goal_ahead=2.0)),
+        "method": "Straight-run reverse park",
+        "options": {},
+    }
 
 
 def write(_arguments: list[str]) -> int:

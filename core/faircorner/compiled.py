@@ -20,9 +20,9 @@ R = TypeVar("R")
 def compiled(loop: Callable[P, R]) -> Callable[P, R]:
     """The loop compiled at its first call and kept on disk: only a new machine waits for it.
 
-    Dividing by zero gives infinity or NaN, as in NumPy.
+    Dividing by zero gives infinity or NaN, as in NumPy. Other threads run meanwhile.
     """
-    machine_code: Callable[P, R] = njit(cache=True, error_model="numpy")(loop)
+    machine_code: Callable[P, R] = njit(cache=True, nogil=True, error_model="numpy")(loop)
     return machine_code
 
 

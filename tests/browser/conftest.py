@@ -48,7 +48,9 @@ def _end_unanswered():
 @pytest.fixture(scope="package")
 def browser():
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=CHROMIUM)
+        browser = playwright.chromium.launch(
+            executable_path="/usr/bin/chromium-headless-shell", args=CHROMIUM
+        )
         yield browser
         browser.close()
 

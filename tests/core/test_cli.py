@@ -5,10 +5,8 @@ import subprocess
 import sys
 
 import pytest
-from faircorner.documents.ground import ground_document
-from faircorner.ground import lay_kerb
 
-from server.demo.vehicles import LINNET, seat_document, vehicle_document
+from house.formats import EXAMPLE
 
 
 def core(command, text):
@@ -19,15 +17,9 @@ def core(command, text):
     return done.returncode, done.stdout, done.stderr
 
 
-@pytest.fixture(scope="module")
+@pytest.fixture
 def request_document():
-    return {
-        "vehicle": vehicle_document(LINNET),
-        "seat": seat_document(LINNET, "seat", back=0.0, height=1.2),
-        "ground": ground_document(lay_kerb("quay", side="right", goal_ahead=2.0)),
-        "method": "Straight-run reverse park",
-        "options": {},
-    }
+    return json.loads(EXAMPLE.read_text("utf-8"))
 
 
 def test_driving_a_plans_legs_gives_its_path(request_document):
