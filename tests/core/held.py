@@ -7,7 +7,7 @@ from faircorner.ground import FAR_KERB, Bay, Corner, finish_at
 from faircorner.motion import clearance, drive
 from faircorner.plane import to_site
 from hypothesis import strategies as st
-from shapely import Point, Polygon, box, distance, points, union_all
+from shapely import Point, Polygon, box, distance, points, polygons, union_all
 
 from server.demo.vehicles import HERON, LINNET, PLOVER, SORREL, Car, seat_document, vehicle_document
 
@@ -62,6 +62,22 @@ def _depth(land, places):
     return float(np.where(outside > 0, outside, -inside).min())
 
 
+def tyre_corners(car, poses, turns):
+    """Corners of the tyres, (n, 4 tyres, 4, 2): front ones are square to the centre of the turn."""
+    with np.errstate(divide="ignore"):
+        centre = 1 / car.steering.curvature(turns)
+    half, width = 0.2, car.tyre_width / 2
+    tyre = np.array([-half - width * 1j, half - width * 1j, half + width * 1j, -half + width * 1j])
+    placed = []
+    for x, track in ((0.0, car.track_rear), (car.wheelbase, car.track_front)):
+        for y in (track / 2, -track / 2):
+            own = np.exp(1j * np.arctan(x / (centre - y)))[:, None]
+            body = x + y * 1j + own * tyre
+            turned = np.exp(1j * poses[:, 2:3]) * body
+            placed.append((poses[:, :1] + turned.real, poses[:, 1:2] + turned.imag))
+    return np.array(placed).transpose(2, 0, 3, 1)
+
+
 def assert_holds(plan, vehicle):
     """What the plan says of its finish and of every gap, found again from its legs alone."""
     assert plan.feasible, str(plan.why_not)
@@ -69,6 +85,7 @@ def assert_holds(plan, vehicle):
     left = plan.ground.side == "left"
     car = vehicle if left else vehicle.mirrored()
     poses = track.poses if left else track.poses * [1, -1, -1]
+    tyres = tyre_corners(car, poses[0], track.turns[0] if left else -track.turns[0])
     ground = plan.ground.kerb_on_left()
     finish = finish_at(poses[:, -1], car, ground)
     for measure in ("kerb_front", "kerb_rear", "ahead", "behind"):
@@ -77,14 +94,15 @@ def assert_holds(plan, vehicle):
     assert abs(finish.angle[0] - plan.finish.angle[0]) < np.radians(0.2)
     stated = {name: metres for name, metres, _ in plan.clearances}
     for obstacle in ground.obstacles:
-        pieces = car.tyre_pieces() if obstacle.low else car.outline()
-        gap = clearance(poses, pieces, obstacle.polygon).metres[0]
+        if obstacle.low:
+            gap = distance(polygons(tyres.reshape(-1, 4, 2)), Polygon(obstacle.polygon)).min()
+        else:
+            gap = clearance(poses, car.outline(), obstacle.polygon).metres[0]
         assert abs(gap - stated[obstacle.name]) < 0.005
         assert gap > LEAST_SPARE - 0.01
     for name, land in lands(ground).items():
         line = next(line for line in ground.kerblines if line.name == name)
-        reach = car.tyres() if line.of_tyres else car.outline()[0]
-        gap = _depth(land, to_site(poses[0], reach))
+        gap = _depth(land, tyres if line.of_tyres else to_site(poses[0], car.outline()[0]))
         assert abs(gap - stated[name]) < 0.005, name
         assert gap > -0.005
     return finish

@@ -13,6 +13,9 @@ from faircorner.plane import to_site
 from faircorner.tape import Readings, locate
 from hypothesis import given
 from hypothesis import strategies as st
+from shapely import Polygon, distance, polygons
+
+from tests.core.held import tyre_corners
 
 angles = st.floats(35.0, 145.0).map(np.radians)
 widths = st.floats(2.2, 3.5)
@@ -135,8 +138,8 @@ def test_a_wheel_stop_holds_the_tyres_and_lets_the_body_over(linnet, seat):
     stop = place.obstacles[-1]
     tail = to_site(plan.track.final[0], linnet.outline()[0])[:, 1].max()
     assert tail > 5.0 + 0.15  # beyond the stop's far edge
-    tyres = clearance(plan.track.poses, linnet.tyre_pieces(), stop.polygon).metres[0]
-    assert tyres == pytest.approx(0.1, abs=0.005)
+    tyres = polygons(tyre_corners(linnet, plan.track.poses[0], plan.track.turns[0]))
+    assert distance(tyres, Polygon(stop.polygon)).min() == pytest.approx(0.1, abs=0.005)
 
 
 def test_looks_into_a_bay_say_what_this_gear_does(linnet, seat):

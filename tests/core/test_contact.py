@@ -2,8 +2,10 @@
 
 import numpy as np
 import pytest
-from faircorner.motion import clearance, swept_outline, swing
+from faircorner.ground.kerbline import near_kerb
+from faircorner.motion import Leg, clearance, drive, swept_outline, swing
 from faircorner.plane import box, mirrored, to_site
+from faircorner.vehicle import tyre_poses
 from hypothesis import given
 from hypothesis import strategies as st
 from shapely import Polygon, unary_union
@@ -119,3 +121,27 @@ def test_the_nose_swings_out_by_the_circle_it_is_on():
 def test_driving_straight_swings_nothing_out():
     poses = np.stack((np.linspace(0, -5, 20), np.zeros(20), np.zeros(20)), axis=-1)
     assert swing(poses, BODY, lane_edge=-0.9).metres == 0.0
+
+
+@given(st.floats(-1, 1), st.floats(-np.pi, np.pi))
+def test_no_tyre_is_dragged_sideways(linnet, share, heading):
+    """Each tyre points where its own middle goes, whatever the wheel: what a front axle is for."""
+    turns = share * linnet.steering.lock_turns
+    leg = Leg(direction=1, turns=[turns], metres=[0.002], rate=[np.inf])
+    way = drive(linnet.steering, [[3.0, -2.0, heading]], [turns], [leg], sample=0.001)
+    before, now, after = tyre_poses(linnet, way.poses[0], way.turns[0])
+    moved = after - before
+    sideways = moved[:, 1] * np.cos(now[:, 2]) - moved[:, 0] * np.sin(now[:, 2])
+    np.testing.assert_allclose(sideways, 0.0, atol=1e-7)
+
+
+def test_a_turned_front_tyre_reaches_further_than_a_straight_one(linnet):
+    """At full lock away from the kerb the near front tyre's tail comes nearer by its own reach."""
+    pose, lock = np.array([0.0, -1.2, 0.0]), np.array(-linnet.steering.lock_turns)
+    near = tyre_poses(linnet, pose, lock)[2]
+    by = near_kerb().gap(near, linnet.tyre())
+    straight = 1.2 - linnet.track_front / 2 - linnet.tyre_width / 2
+    angle = -near[2]
+    turned = 0.2 * np.sin(angle) + linnet.tyre_width / 2 * (np.cos(angle) - 1)
+    assert np.degrees(angle) > 25
+    assert by == pytest.approx(straight - turned)

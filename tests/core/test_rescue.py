@@ -8,6 +8,9 @@ from faircorner.documents.library import house_standard, methods
 from faircorner.errors import InputError
 from faircorner.ground import Bay, Corner, Turnabout, finish_at, lay_bay, lay_kerb, lay_road
 from faircorner.motion import clearance, drive
+from shapely import Polygon, distance, polygons
+
+from tests.core.held import tyre_corners
 
 YARD = lay_bay("yard", aisle=9.0, before=None, beyond=None,
                bay=Bay(width=2.7, depth=5.4, lines="sensor", guide=1.8))  # fmt: skip
@@ -59,8 +62,12 @@ def test_what_saves_an_attempt_ends_where_it_should_and_touches_nothing(
     assert finish.kerb[0] == pytest.approx(ground.berth.wanted_kerb(linnet), abs=0.011)
     assert all(band.holds(finish)[0] for band in bands_for(school))
     for obstacle in ground.obstacles:
-        pieces = linnet.tyre_pieces() if obstacle.low else linnet.outline()
-        assert clearance(driven.poses, pieces, obstacle.polygon).metres[0] > 0.04
+        if obstacle.low:
+            tyres = polygons(tyre_corners(linnet, driven.poses[0], driven.turns[0]))
+            assert distance(tyres, Polygon(obstacle.polygon)).min() > 0.04
+        else:
+            gap = clearance(driven.poses, linnet.outline(), obstacle.polygon).metres[0]
+            assert gap > 0.04
 
 
 def test_a_right_hand_place_is_saved_as_its_mirror_is(linnet, seat):

@@ -4,7 +4,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from faircorner.cues.follow import aside, edge_line, landmark_x, meeting, own_mark, own_point
+from faircorner.cues.follow import aside, edge_gap, edge_line, landmark_x, own_mark, own_point
 from faircorner.cues.method import Until
 from faircorner.cues.outcome import Case, Outcome
 from faircorner.cues.windows import Window
@@ -51,20 +51,21 @@ class Call:
     cue: Cue | None
 
 
-def _pose_at(case: Case, driven: Outcome, metres: Floats) -> Floats:
-    """Poses (k, 3) at metres rolled, exactly on the driven path."""
+def _state_at(case: Case, driven: Outcome, metres: Floats) -> tuple[Floats, Floats]:
+    """Poses (k, 3) and wheel (k,) at metres rolled, exactly on the driven path."""
     ends = driven.followed.ends[0]
-    poses = np.empty((len(metres), 3))
+    poses, turns = np.empty((len(metres), 3)), np.empty(len(metres))
     for k, s in enumerate(np.clip(metres, 0.0, ends[-1])):
         leg = min(int(np.searchsorted(ends, s)), len(ends) - 1)
         begin = 0.0 if leg == 0 else float(ends[leg - 1])
         at = int(np.searchsorted(driven.track.s[0], begin, side="right")) - 1
         into = np.linspace(0.0, s - begin, 61)[None]
-        poses[k] = advance(
+        way, wheel = advance(
             case.vehicle.steering, driven.track.poses[:1, at], driven.track.turns[:1, at],
             driven.followed.legs[leg], into,
-        )[0][0, -1]  # fmt: skip
-    return poses
+        )  # fmt: skip
+        poses[k], turns[k] = way[0, -1], wheel[0, -1]
+    return poses, turns
 
 
 def call_at(
@@ -74,7 +75,7 @@ def call_at(
     s = float(driven.followed.ends[0, index])
     told = min(max(s + shift, 0.0), float(driven.followed.ends[0, -1]))
     around = np.clip(_around(driven, index, told), 0.0, driven.followed.ends[0, -1])
-    poses = _pose_at(case, driven, np.append(around, s))
+    poses, turns = _state_at(case, driven, np.append(around, s))
     pose = poses[1]
     until = case.method.steps[index].until
     # An angle to the berth where that is waited for, else to the way along the kerb or aisle.
@@ -86,7 +87,7 @@ def call_at(
         pose=poses[3],
         heading=line - float(pose[2]),
         until=until,
-        metres=_waited(case, until, poses[3]),
+        metres=_waited(case, until, poses[3], turns[3]),
         window=window,
         cue=_cue(case, seat, until, poses[:3], around) if case.method.references else None,
     )
@@ -102,12 +103,13 @@ def _around(driven: Outcome, index: int, told: float) -> list[float]:
 def _cue(case: Case, seat: Seat, until: Until, poses: Floats, s: Floats) -> Cue | None:
     """The sharpest cue that shows through the glass; the first of all where none shows.
 
-    Where the distance to an edge is waited for it is that edge, past one of the vehicle's marks;
-    where a thing is waited for, that thing.
+    Where the distance to an edge is waited for it is that edge, past one of the vehicle's marks,
+    if it shows; where a thing is waited for, that thing.
     None where there is nothing to line up on.
     """
     found = _edge_cues(case, seat, until.edge, poses, s) if until.edge else []
-    found = found or _thing_cues(case, seat, until, poses, s)
+    if not any(cue.sighting.through for cue in found):
+        found += _thing_cues(case, seat, until, poses, s)
     return min(found, key=lambda c: (c.sighting.through is None, c.sharpness.scatter), default=None)
 
 
@@ -149,14 +151,14 @@ def _edge_cues(case: Case, seat: Seat, name: str, poses: Floats, s: Floats) -> l
     ]
 
 
-def _waited(case: Case, until: Until, pose: Floats) -> float:
+def _waited(case: Case, until: Until, pose: Floats, turns: Floats) -> float:
     """Where the own point of an event stands, m: behind its landmark, or from the kerb or edge."""
     if until.kind == "gap wanted":
         gap = case.ground.berth.gap
         return float("nan") if gap is None else gap
     if until.edge:
         line = edge_line(case.ground, until.edge)
-        return float(line.gap(pose, meeting(case.vehicle, line)))
+        return float(edge_gap(case.vehicle, line, pose, turns))
     if not until.own or until.kind == "seen":
         return float("nan")
     x, y = to_site(pose, own_point(case.vehicle, until.own)[None])[0]

@@ -202,9 +202,9 @@ def _floors(case: Case) -> dict[str, float]:
     """Gaps at a given start, a little less: what stands too near already need not be farther."""
     if case.start is None:
         return {}
-    start = case.start[None, None]
+    start, straight = case.start[None, None], np.zeros((1, 1))
     return {
-        line.name: float(line_gap(start, case.vehicle, line).metres[0]) - 0.01
+        line.name: float(line_gap(start, straight, case.vehicle, line).metres[0]) - 0.01
         for line in case.ground.kerblines
     }
 

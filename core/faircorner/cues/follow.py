@@ -16,14 +16,14 @@ from faircorner.ground import Ground, Kerbline
 from faircorner.motion import Leg, Track, advance, drive, joined, settle_turn, wheel_and_heading
 from faircorner.plane import Bools, Floats, to_body, to_site, wrap
 from faircorner.sight import Seat
-from faircorner.vehicle import Vehicle
+from faircorner.vehicle import Vehicle, tyre_poses
 
 __all__ = ["Followed", "Settings", "follow"]
 
 # Most steps end within the first span, hardly one after the second, and one that still waits at
 # the end of the last will wait for ever; m.
 _SPANS = (0.0, 6.0, 12.0, 36.0)
-_SCAN = 0.2
+_SCANS = [np.linspace(0.0, b - a, round((b - a) / 0.2) + 1) for a, b in pairwise(_SPANS)]
 # What a step waits for that depends on the heading alone.
 _TURNED = ("heading", "parallel")
 _REFINE = np.linspace(0.0, 1.0, 21)
@@ -107,9 +107,14 @@ def edge_line(ground: Ground, name: str) -> Kerbline:
     return lines[name]
 
 
-def meeting(vehicle: Vehicle, line: Kerbline) -> Floats:
-    """What of the vehicle an edge stops, (n, 2): the tyres, or the body's corners."""
-    return vehicle.tyres() if line.of_tyres else vehicle.outline()[0]
+def edge_gap(vehicle: Vehicle, line: Kerbline, poses: Floats, turns: Floats) -> Floats:
+    """Signed gap to an edge, (...), m: of the tyres as they are turned, or of the body.
+
+    poses : (..., 3); turns : (...), of the wheel
+    """
+    if not line.of_tyres:
+        return line.gap(poses, vehicle.outline()[0])
+    return np.asarray(line.gap(tyre_poses(vehicle, poses, turns), vehicle.tyre()).min(axis=-1))
 
 
 def figure(value: float | Unknown, method: Method, settings: Settings) -> Floats:
@@ -208,8 +213,7 @@ def _event(
         return _passing(vehicle, ground, seat, until, begin)
     if until.edge:
         line = edge_line(ground, until.edge)
-        meets = meeting(vehicle, line)
-        return lambda poses, turns: value - line.gap(poses, meets)
+        return lambda poses, turns: value - edge_gap(vehicle, line, poses, turns)
     own = own_point(vehicle, until.own)[None, :]
     if until.kind == "kerb":
         return lambda poses, turns: value + to_site(poses, own)[..., 0, 1]
@@ -242,9 +246,8 @@ def _first_rise(
     begin_pose, begin_turns = pose.copy(), turns.copy()
     found = np.zeros(len(pose), dtype=np.bool_)
     at, wheel = pose, turns
-    for begin, end in pairwise(_SPANS):
-        count = round((end - begin) / _SCAN)
-        s = np.broadcast_to(np.linspace(0.0, end - begin, count + 1), (len(pose), count + 1))
+    for begin, scan in zip(_SPANS, _SCANS, strict=False):
+        s = np.tile(scan, (len(pose), 1))
         poses, wheels = _along(vehicle, at, wheel, leg, s, places)
         risen = event(poses, wheels) >= 0
         new = ~found & risen.any(axis=1)

@@ -9,7 +9,7 @@ from faircorner.cues.fit import LEAST_SPARE
 from faircorner.cues.outcome import line_gap, obstacle_gap
 from faircorner.errors import InputError
 from faircorner.ground import Ground
-from faircorner.motion import Leg, drive
+from faircorner.motion import Leg, Track, drive
 from faircorner.plane import Bools, Floats, mirrored
 from faircorner.vehicle import Vehicle
 
@@ -86,18 +86,19 @@ def _least(
             rate=np.full(count, WAY_OUT_RATE),
         ),
     ]
-    poses = drive(
+    track = drive(
         vehicle.steering, np.tile(start, (count, 1)), np.zeros(count), legs, sample=_SAMPLE
-    ).poses
-    good = _clear(vehicle, ground, poses)
+    )
+    good = _clear(vehicle, ground, track)
     return float(straight[good.argmax()]) if good.any() else None
 
 
-def _clear(vehicle: Vehicle, ground: Ground, poses: Floats) -> Bools:
+def _clear(vehicle: Vehicle, ground: Ground, track: Track) -> Bools:
     """Which attempts pass everything with room to spare, and stay on the road or aisle."""
-    good = np.ones(len(poses), dtype=np.bool_)
+    way = track.poses, track.turns
+    good = np.ones(len(track.poses), dtype=np.bool_)
     for line in ground.kerblines:
-        good &= line_gap(poses, vehicle, line).metres >= 0
+        good &= line_gap(*way, vehicle, line).metres >= 0
     for obstacle in ground.obstacles:
-        good &= obstacle_gap(poses, vehicle, obstacle).metres >= LEAST_SPARE
+        good &= obstacle_gap(*way, vehicle, obstacle).metres >= LEAST_SPARE
     return np.asarray(good)

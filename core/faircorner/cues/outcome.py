@@ -4,13 +4,13 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.follow import Followed, Settings, edge_gap, follow
 from faircorner.cues.method import Method
 from faircorner.ground import Band, Finish, Ground, Kerbline, Obstacle, finish_at, near_kerb
 from faircorner.motion import Clearance, Track, clearance
 from faircorner.plane import Bools, Floats
 from faircorner.sight import Seat
-from faircorner.vehicle import Vehicle
+from faircorner.vehicle import Vehicle, tyre_poses
 
 __all__ = ["Case", "Outcome", "attempt", "line_gap", "obstacle_gap", "overhang"]
 
@@ -75,8 +75,9 @@ def attempt(case: Case, settings: Settings, *, sample: float | None = 0.05) -> O
     followed = follow(vehicle, ground, case.method, settings, start=case.start, seat=case.seat)
     track = followed.coarse if sample is None else followed.track(vehicle, sample)
     lines = ground.kerblines
-    gaps = {o.name: obstacle_gap(track.poses, vehicle, o) for o in ground.obstacles}
-    gaps |= {line.name: line_gap(track.poses, vehicle, line) for line in lines}
+    way = track.poses, track.turns
+    gaps = {o.name: obstacle_gap(*way, vehicle, o) for o in ground.obstacles}
+    gaps |= {line.name: line_gap(*way, vehicle, line) for line in lines}
     return Outcome(
         followed=followed,
         track=track,
@@ -98,16 +99,32 @@ def overhang(poses: Floats, vehicle: Vehicle, ground: Ground) -> Clearance:
     return Clearance(metres=-off.metres, sample=off.sample)
 
 
-def line_gap(poses: Floats, vehicle: Vehicle, line: Kerbline) -> Clearance:
-    """Least gap over poses (attempts, n, 3) of the tyres or the body to a kerbline, m."""
-    points = vehicle.tyres() if line.of_tyres else vehicle.outline()[0]
-    return _least(line.gap(poses, points))
+def line_gap(poses: Floats, turns: Floats, vehicle: Vehicle, line: Kerbline) -> Clearance:
+    """Least gap of the tyres or the body to a kerbline, m.
+
+    poses : (attempts, n, 3); turns : (attempts, n), of the wheel
+    """
+    if not line.of_tyres:
+        return _least(edge_gap(vehicle, line, poses, turns))
+    # No corner of a tyre is nearer to the edge than its middle by more than it is away from it.
+    middle = line.gap(poses, vehicle.axle_ends())
+    reach = np.linalg.norm(vehicle.tyre()[0])
+    near = middle <= middle.min(axis=1, keepdims=True) + reach
+    gaps = np.full(middle.shape, np.inf)
+    gaps[near] = edge_gap(vehicle, line, poses[near], turns[near])
+    return _least(gaps)
 
 
-def obstacle_gap(poses: Floats, vehicle: Vehicle, obstacle: Obstacle) -> Clearance:
-    """Least gap over poses (attempts, n, 3): of the tyres to what is low, else of the body, m."""
-    pieces = vehicle.tyre_pieces() if obstacle.low else vehicle.outline()
-    return clearance(poses, pieces, obstacle.polygon)
+def obstacle_gap(poses: Floats, turns: Floats, vehicle: Vehicle, obstacle: Obstacle) -> Clearance:
+    """Least gap of the tyres to what is low, else of the body, m.
+
+    poses : (attempts, n, 3); turns : (attempts, n), of the wheel
+    """
+    if not obstacle.low:
+        return clearance(poses, vehicle.outline(), obstacle.polygon)
+    tyres = tyre_poses(vehicle, poses, turns).reshape(len(poses), -1, 3)
+    found = clearance(tyres, (vehicle.tyre(),), obstacle.polygon)
+    return Clearance(metres=found.metres, sample=found.sample // 4)
 
 
 def _least(values: Floats) -> Clearance:

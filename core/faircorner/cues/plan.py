@@ -5,10 +5,10 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from faircorner.cues.calls import Call, call_at, mirrored_call
-from faircorner.cues.fit import Fit, Given, fit, settings_for
+from faircorner.cues.fit import Fit, Given, fit
 from faircorner.cues.looks import LookReason, look_reasons
 from faircorner.cues.method import Method, Unknown
-from faircorner.cues.outcome import Case, Outcome, attempt, overhang
+from faircorner.cues.outcome import Case, Outcome, overhang
 from faircorner.cues.reason import Reason
 from faircorner.cues.remedy import Remedy, least_change, least_sizes
 from faircorner.cues.suits import suited
@@ -114,7 +114,9 @@ def make_plan(
 def _planned(case: Case, given: Given, seat: Seat, options: Options) -> Plan:
     """A plan with the working side on the left."""
     found = fit(case, given)
-    driven = attempt(case, settings_for(found.values[None], given, len(case.method.steps)))
+    fine = found.outcome
+    # Told at 5 cm: what is measured finely need not be sent as finely.
+    driven = replace(fine, track=fine.followed.track(case.vehicle, 0.05))
     return _assemble(case, given, found, driven, seat, options)
 
 

@@ -30,12 +30,12 @@ def _gaps(poses: Floats, points: Floats, frame: Floats, radius: float) -> Floats
     gaps = np.full(len(poses), np.inf)
     cos_frame, sin_frame = np.cos(frame[2]), np.sin(frame[2])
     for i in range(len(poses)):
-        x, y, heading = poses[i]
-        cos, sin = np.cos(heading), np.sin(heading)
-        for ahead, left in points:
-            dx = x + cos * ahead - sin * left - frame[0]
-            dy = y + sin * ahead + cos * left - frame[1]
-            off = _off(cos_frame * dx + sin_frame * dy, cos_frame * dy - sin_frame * dx, radius)
+        dx, dy = poses[i, 0] - frame[0], poses[i, 1] - frame[1]
+        x, y = cos_frame * dx + sin_frame * dy, cos_frame * dy - sin_frame * dx
+        cos, sin = np.cos(poses[i, 2] - frame[2]), np.sin(poses[i, 2] - frame[2])
+        for j in range(len(points)):
+            ahead, left = points[j]
+            off = _off(x + cos * ahead - sin * left, y + sin * ahead + cos * left, radius)
             gaps[i] = min(gaps[i], off)
     return gaps
 

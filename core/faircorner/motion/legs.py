@@ -7,6 +7,7 @@ per metre. Headings are in closed form; positions are a Gauss-Legendre sum over 
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import TypeAlias
 
 import numpy as np
 from numpy.typing import ArrayLike
@@ -17,6 +18,8 @@ from faircorner.plane import Floats
 from faircorner.vehicle import Steering
 
 __all__ = ["Leg", "Track", "advance", "drive", "joined", "settle_turn", "wheel_and_heading"]
+
+Winding: TypeAlias = tuple[float, float, float, float, float]
 
 _GAUSS = 0.5 / np.sqrt(3.0)
 
@@ -41,7 +44,7 @@ class Leg:
             raise InputError("gear", f"must be forward or reverse, got {self.direction}")
         for name, low in (("turns", -np.inf), ("metres", 0.0), ("rate", 0.0)):
             values = np.atleast_1d(np.asarray(getattr(self, name), dtype=np.float64))
-            if np.isnan(values).any() or (values < low).any():
+            if not (values >= low).all():
                 raise InputError(name, f"must be a number not below {low:g}")
             object.__setattr__(self, name, values)
         if (self.rate == 0).any():
@@ -84,19 +87,13 @@ def _read(table: Floats, lock: float, turns: float) -> tuple[float, float]:
 
 
 @compiled
-def _settled(table: Floats, lock: float, turns: float, target: float, rate: float) -> float:
-    """What `settle_turn` says, of one wheel."""
-    swept = _read(table, lock, target)[0] - _read(table, lock, turns)[0]
-    return (swept if target >= turns else -swept) / rate
-
-
-@compiled
 def _all_settled(
     table: Floats, lock: float, turns: Floats, targets: Floats, rates: Floats
 ) -> Floats:
     settled = np.empty_like(turns)
     for i in range(len(turns)):
-        settled[i] = _settled(table, lock, turns[i], targets[i], rates[i])
+        swept = _read(table, lock, targets[i])[0] - _read(table, lock, turns[i])[0]
+        settled[i] = (swept if targets[i] >= turns[i] else -swept) / rates[i]
     return settled
 
 
@@ -113,16 +110,24 @@ def settle_turn(steering: Steering, turns: ArrayLike, target: ArrayLike, rate: A
 
 
 @compiled
+def _winding(table: Floats, lock: float, start: float, target: float) -> Winding:
+    """One wheel's way: from, to, the table's integral at either end, curvature at the target."""
+    end, curvature = _read(table, lock, target)
+    return start, target, _read(table, lock, start)[0], end, curvature
+
+
+@compiled
 def _turned(
-    table: Floats, lock: float, start: float, target: float, rate: float, s: float
+    table: Floats, lock: float, winding: Winding, rate: float, s: float
 ) -> tuple[float, float]:
     """The wheel, and the heading gained in forward gear, s metres into a leg."""
+    start, target, begin, end, curvature = winding
     ramp = abs(target - start) / rate
+    sign = 1.0 if target >= start else -1.0
     if s < ramp:
         now = start + (target - start) * s / ramp
-        return now, _settled(table, lock, start, now, rate)
-    held = _read(table, lock, target)[1] * (s - ramp)
-    return target, _settled(table, lock, start, target, rate) + held
+        return now, sign * (_read(table, lock, now)[0] - begin) / rate
+    return target, sign * (end - begin) / rate + curvature * (s - ramp)
 
 
 @compiled
@@ -131,9 +136,9 @@ def _headings(
 ) -> tuple[Floats, Floats]:
     wheels, gained = np.empty_like(s), np.empty_like(s)
     for i in range(s.shape[0]):
+        winding = _winding(table, lock, starts[i], targets[i])
         for j in range(s.shape[1]):
-            now = _turned(table, lock, starts[i], targets[i], rates[i], s[i, j])
-            wheels[i, j], gained[i, j] = now
+            wheels[i, j], gained[i, j] = _turned(table, lock, winding, rates[i], s[i, j])
     return wheels, gained
 
 
@@ -146,16 +151,16 @@ def _poses(
     ways, wheels = np.empty((*s.shape, 3)), np.empty_like(s)
     for i in range(s.shape[0]):
         x, y, heading = poses[i]
-        start, target, rate = starts[i], targets[i], rates[i]
+        winding, rate = _winding(table, lock, starts[i], targets[i]), rates[i]
         for j in range(s.shape[1]):
             if j > 0:
                 half = (s[i, j] - s[i, j - 1]) / 2
                 for node in (-_GAUSS, _GAUSS):
                     at = s[i, j] - half + 2 * node * half
-                    gained = _turned(table, lock, start, target, rate, at)[1]
+                    gained = _turned(table, lock, winding, rate, at)[1]
                     x += direction * half * np.cos(heading + direction * gained)
                     y += direction * half * np.sin(heading + direction * gained)
-            now, gained = _turned(table, lock, start, target, rate, s[i, j])
+            now, gained = _turned(table, lock, winding, rate, s[i, j])
             wheels[i, j] = now
             ways[i, j, 0], ways[i, j, 1], ways[i, j, 2] = x, y, heading + direction * gained
     return ways, wheels

@@ -4,6 +4,7 @@ from faircorner.vehicle.body import TYRE_WIDTH, Vehicle
 from faircorner.vehicle.features import Feature, Opening
 from faircorner.vehicle.steering import Circle, Steering, axle_radius
 from faircorner.vehicle.trailer import Trailer
+from faircorner.vehicle.tyres import tyre_poses
 
 __all__ = [
     "TYRE_WIDTH",
@@ -14,4 +15,5 @@ __all__ = [
     "Trailer",
     "Vehicle",
     "axle_radius",
+    "tyre_poses",
 ]

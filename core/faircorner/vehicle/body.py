@@ -2,8 +2,6 @@
 
 from dataclasses import dataclass, replace
 
-import numpy as np
-
 from faircorner.errors import InputError
 from faircorner.plane import Floats, box, frozen
 from faircorner.vehicle.features import Feature, Opening
@@ -117,29 +115,23 @@ class Vehicle:
         )
         return (body, left, frozen(left * [1, -1]))
 
+    def tyre(self) -> Floats:
+        """What a kerb meets of one tyre, (4, 2), about its own middle."""
+        return box(-_TYRE_REACH, _TYRE_REACH, self.tyre_width / 2)
+
+    def axle_ends(self) -> Floats:
+        """Middles of the tyres, (4, 2): rear left and right, front left and right."""
+        return frozen(
+            [
+                (x, side * track / 2)
+                for x, track in ((0.0, self.track_rear), (self.wheelbase, self.track_front))
+                for side in (1, -1)
+            ]
+        )
+
     def tyres(self) -> Floats:
-        """Outer corners of the tyres where a kerb meets them, (8, 2): rear pairs, then front.
-
-        Front tyres are taken as straight: docs/sums/contact.md says what that leaves out.
-        """
-        corners = [
-            (axle + end, side * (track + self.tyre_width) / 2)
-            for axle, track in (
-                (0.0, self.track_rear),
-                (self.wheelbase, self.track_front),
-            )
-            for side in (1, -1)
-            for end in (_TYRE_REACH, -_TYRE_REACH)
-        ]
-        return frozen(corners)
-
-    def tyre_pieces(self) -> tuple[Floats, ...]:
-        """The tyres as convex pieces (4, 2), for what stops tyres and lets the body pass over."""
-        pieces = []
-        for fore, aft in self.tyres().reshape(4, 2, 2):
-            inward = np.array([0.0, -np.sign(fore[1]) * self.tyre_width])
-            pieces.append(frozen([fore, aft, aft + inward, fore + inward]))
-        return tuple(pieces)
+        """Corners of the four tyres with the wheel straight, (16, 2)."""
+        return frozen((self.axle_ends()[:, None] + self.tyre()).reshape(-1, 2))
 
     def hubs(self, side: int = 1) -> Floats:
         """Where the tape meets the tyres' outer faces, (2, 2): rear, then front; side 1 is left."""
