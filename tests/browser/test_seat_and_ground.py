@@ -152,7 +152,14 @@ def test_a_measure_out_of_reason_is_told_and_not_taken(page):
 def test_a_keep_right_school_in_feet_parks_on_the_right(page):
     sign_in(page, TEODOR)
     choose(page, "Ground", "Gravel Lane")
-    expect(page.get_by_role("img", name=re.compile("Plan of the manoeuvre"))).to_contain_text(" in")
+    plan = page.get_by_role("img", name=re.compile("Plan of the manoeuvre"))
+    expect(plan).to_contain_text(" in")
+    # Three feet by the scale bar are three feet by the drawing's own scale.
+    drawn = plan.locator("[data-scale-bar] path").bounding_box()["width"]
+    assert abs(drawn - 0.9144 * float(plan.get_attribute("data-scale"))) < 2
+    ribbon = page.get_by_role("slider", name="Feet rolled")
+    ribbon.press("ArrowRight")
+    expect(ribbon).to_have_attribute("aria-valuenow", "0.33")
     station(page, "Ground")
     expect(page.get_by_role("button", name="Kerb right")).to_have_attribute("aria-pressed", "true")
     type_length(page, "Road width", "26 ft 3 in")

@@ -1,8 +1,8 @@
-/** The manoeuvre over metres rolled: calls with their windows, hands, eyes. */
+/** The manoeuvre over the way rolled: calls with their windows, hands, eyes. */
 import Box from "@mui/material/Box";
 import { type KeyboardEvent, type PointerEvent, useMemo } from "react";
 import type { Metres, Plan } from "../api/types";
-import { short, shortUnit } from "../shell/units";
+import { ruler, short, shortUnit } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { CallDisc } from "./marks";
@@ -32,6 +32,7 @@ interface Props {
 export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: Props) => {
   const [ref, { width }] = useSize();
   const units = useUnits();
+  const along = ruler(units);
   const total = plan.path.at(-1)?.s_m ?? 1;
   const x = (m: Metres) => LEFT + (m / total) * Math.max(width - LEFT - RIGHT, 1);
   const point = (event: PointerEvent) => {
@@ -40,7 +41,7 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
     onScrub(Math.min(Math.max(share, 0), 1) * total);
   };
   const key = (event: KeyboardEvent) => {
-    const step = { ArrowLeft: -0.1, ArrowRight: 0.1 }[event.key];
+    const step = { ArrowLeft: -along.step, ArrowRight: along.step }[event.key];
     if (step === undefined) return;
     event.preventDefault();
     onScrub(Math.min(Math.max((s ?? 0) + step, 0), total));
@@ -50,10 +51,10 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
       ref={ref}
       role="slider"
       tabIndex={0}
-      aria-label="Metres rolled"
+      aria-label={along.name === "feet" ? "Feet rolled" : "Metres rolled"}
       aria-valuemin={0}
-      aria-valuemax={Number(total.toFixed(2))}
-      aria-valuenow={Number((s ?? 0).toFixed(2))}
+      aria-valuemax={Number((total / along.metres).toFixed(2))}
+      aria-valuenow={Number(((s ?? 0) / along.metres).toFixed(2))}
       onPointerMove={point}
       onPointerDown={point}
       onPointerLeave={(e) => e.pointerType === "mouse" && onScrub(null)}
@@ -63,7 +64,7 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
       {width > 0 && (
         <svg width={width} height={RIBBON_HEIGHT} style={{ display: "block" }} aria-hidden="true">
           <Lanes width={width} lockTurns={lockTurns} unit={shortUnit(units)} />
-          <Axis total={total} x={x} />
+          <Axis total={total} along={along} x={x} />
           <Hands plan={plan} lockTurns={lockTurns} toward={toward} x={x} />
           <Windows plan={plan} x={x} active={active} onCall={onCall} />
           <RibbonLooks looks={plan.looks} x={x} y={LANES.eyes} end={width - 8} />
@@ -104,15 +105,23 @@ const Lanes = ({ width, lockTurns, unit }: { width: number; lockTurns: number; u
   </g>
 );
 
-const Axis = ({ total, x }: { total: Metres; x: (m: Metres) => number }) => (
+interface AxisProps {
+  total: Metres;
+  along: ReturnType<typeof ruler>;
+  x: (m: Metres) => number;
+}
+
+const Axis = ({ total, along: { name, metres, every }, x }: AxisProps) => (
   <g fontSize={11} fill={ink.soft} textAnchor="middle">
-    {Array.from({ length: Math.floor(total) + 1 }, (_, i) => i).map((m) => (
-      <text key={m} x={x(m)} y={LANES.axis + 8}>
-        {m}
-      </text>
-    ))}
+    {Array.from({ length: Math.floor(total / metres / every) + 1 }, (_, i) => i * every).map(
+      (mark) => (
+        <text key={mark} x={x(mark * metres)} y={LANES.axis + 8}>
+          {mark}
+        </text>
+      ),
+    )}
     <text x={LEFT - 6} y={LANES.axis + 8} textAnchor="end">
-      metres rolled
+      {name} rolled
     </text>
   </g>
 );

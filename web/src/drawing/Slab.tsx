@@ -1,6 +1,8 @@
 /** The plan: tarmac and chalk, to scale, the same drawing in every station. */
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
+import { ruler } from "../shell/units";
+import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { type Bounds, FrameProvider, makeFrame } from "./frame";
 import { useSize } from "./useSize";
@@ -49,11 +51,15 @@ export const Slab = ({ bounds, label, children, overlay }: Props) => {
   );
 };
 
-const ScaleBar = ({ scale, width, height }: { scale: number; width: number; height: number }) => (
-  <g data-scale-bar transform={`translate(${width - scale - 16} ${height - 12})`}>
-    <path d={`M0 -5V0H${scale}V-5`} fill="none" stroke={ink.chalk} strokeWidth={1.5} />
-    <text x={scale / 2} y={-4} fill={ink.chalk} fontSize={11} textAnchor="middle">
-      1 m
-    </text>
-  </g>
-);
+const ScaleBar = ({ scale, width, height }: { scale: number; width: number; height: number }) => {
+  const { bar, unit, metres } = ruler(useUnits());
+  const length = bar * metres * scale;
+  return (
+    <g data-scale-bar transform={`translate(${width - length - 16} ${height - 12})`}>
+      <path d={`M0 -5V0H${length}V-5`} fill="none" stroke={ink.chalk} strokeWidth={1.5} />
+      <text x={length / 2} y={-4} fill={ink.chalk} fontSize={11} textAnchor="middle">
+        {bar} {unit}
+      </text>
+    </g>
+  );
+};

@@ -70,10 +70,9 @@ export const DocketBar = () => {
         name="Vehicle and seat"
         value={`${docket.vehicle.name} · ${docket.seat.name}`}
         choices={seats}
-        wide
       />
-      <Stub name="Ground" value={docket.ground.name} choices={pick("ground")} wide />
-      <Stub name="Method" value={docket.method.name} open={() => setChoosing(true)} wide />
+      <Stub name="Ground" value={docket.ground.name} choices={pick("ground")} />
+      <Stub name="Method" value={docket.method.name} open={() => setChoosing(true)} />
       <Stub name="Judged by" value={docket.standard.name} choices={pick("standard")} />
       {choosing && (
         <Suspense>
@@ -98,10 +97,9 @@ interface StubProps {
   choices?: Choice[];
   /** Opens something of its own instead of a list. */
   open?: () => void;
-  wide?: boolean;
 }
 
-const Stub = ({ name, value, choices = [], open, wide = false }: StubProps) => {
+const Stub = ({ name, value, choices = [], open }: StubProps) => {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const item = (choice: Choice): ReactNode =>
     choice.heading ? (
@@ -126,7 +124,7 @@ const Stub = ({ name, value, choices = [], open, wide = false }: StubProps) => {
         title={value}
         onClick={(e: MouseEvent<HTMLElement>) => (open ? open() : setAnchor(e.currentTarget))}
         sx={{
-          flex: wide ? 1.5 : 1,
+          flex: "1 1 auto",
           minWidth: 0,
           display: "block",
           textAlign: "left",

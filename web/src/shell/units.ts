@@ -34,6 +34,12 @@ export const distance = (metres: number, units: Units): string => {
 export const roughly = (metres: number, units: Units): string =>
   units === "imperial" ? feetAndInches(metres, 2) : length(Math.round(metres * 20) / 20, units);
 
+/** What a drawing is measured along in: metres, or feet; `every` so many are marked where it is long. */
+export const ruler = (units: Units) =>
+  units === "imperial"
+    ? { name: "feet", metres: 12 * INCH, every: 5, bar: 3, unit: "ft", step: 4 * INCH }
+    : { name: "metres", metres: 1, every: 1, bar: 1, unit: "m", step: 0.1 };
+
 /** The bare number for a label that has no room for a unit: centimetres, or inches. */
 export const short = (metres: number, units: Units): string =>
   `${Math.round(units === "imperial" ? metres / INCH : metres * 100)}`;
