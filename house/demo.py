@@ -11,6 +11,7 @@ import urllib.request
 from pathlib import Path
 
 from house import web
+from house.formats import EXAMPLE
 from house.postgres import database
 from house.shell import ROOT, RUN, Trouble, free_port, run, say, secret
 
@@ -88,6 +89,8 @@ def serving(url: str, wanted_port: int, *, demo: bool) -> int:
     signal.signal(signal.SIGINT, signal.default_int_handler)
     signal.signal(signal.SIGTERM, lambda *_: (_ for _ in ()).throw(KeyboardInterrupt()))
     try:
+        # Meanwhile: on a new machine the core's loops are compiled before anybody waits for them.
+        run([sys.executable, "-m", "faircorner.cli", "plan", EXAMPLE])
         _wait(server, address)
         print(f"\n  Fair Corner is at {address}\n", flush=True)
         if demo:
