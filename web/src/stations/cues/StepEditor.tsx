@@ -40,7 +40,7 @@ export const StepEditor = ({ body, index, edit }: Props) => {
       </Box>
       {step.wheel.way !== "straight" && <Amount body={body} step={step} change={change} />}
       <FormControlLabel
-        sx={{ ml: 0, gap: 0.5 }}
+        sx={{ mx: 0, gap: 0.5 }}
         control={
           <Switch
             size="small"

@@ -187,9 +187,10 @@ const Place = ({ revision }: { revision: Revision }) => {
           )}
           {goal.kind === "turnabout" && (
             <FormControlLabel
-              sx={{ ml: 0, gap: 0.5 }}
+              sx={{ mx: 0, gap: 0.5 }}
               control={
                 <Switch
+                  edge="start"
                   checked={goal.overhang}
                   disabled={readOnly}
                   onChange={(_, allowed) => overhang(allowed)}
@@ -207,9 +208,10 @@ const Place = ({ revision }: { revision: Revision }) => {
           )}
           {goal.kind !== "bay" && (
             <FormControlLabel
-              sx={{ ml: 0, gap: 0.5 }}
+              sx={{ mx: 0, gap: 0.5 }}
               control={
                 <Switch
+                  edge="start"
                   checked={ground.edging === "verge"}
                   disabled={readOnly}
                   onChange={(_, verge) =>
