@@ -21,11 +21,12 @@ from faircorner.cues.rehearse import Rehearsal, rehearse
 from faircorner.cues.remedy import Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.shuffle import Shuffle, shuffle
-from faircorner.cues.suits import GOALS, GoalKind, goal_of, suited
+from faircorner.cues.suits import GOALS, MANOEUVRES, GoalKind, goal_of, suited
 from faircorner.cues.windows import Window
 
 __all__ = [
     "GOALS",
+    "MANOEUVRES",
     "NOTICED",
     "RADII",
     "Call",

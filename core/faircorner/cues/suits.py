@@ -7,12 +7,13 @@ from faircorner.cues.method import Method
 from faircorner.errors import InputError
 from faircorner.ground import Bay, Corner, Ground, Kerbside, Stretch, Turnabout
 
-__all__ = ["GOALS", "GoalKind", "goal_of", "suited"]
+__all__ = ["GOALS", "MANOEUVRES", "GoalKind", "goal_of", "suited"]
 
 GoalKind: TypeAlias = Literal["kerbside", "bay", "turnabout", "corner", "stretch"]
 GOALS: tuple[GoalKind, ...] = get_args(GoalKind)
 
-_MANOEUVRES: dict[str, GoalKind] = {
+# Where each manoeuvre ends; web/src/api/goals.json is written from this.
+MANOEUVRES: dict[str, GoalKind] = {
     "reverse parallel": "kerbside",
     "bay": "bay",
     "bay forward": "bay",
@@ -36,7 +37,7 @@ _PLACES: dict[GoalKind, str] = {
 
 def goal_of(manoeuvre: str) -> GoalKind:
     """The kind of goal at which a manoeuvre, or a standard for it, ends: as in ground documents."""
-    return _MANOEUVRES.get(manoeuvre, "kerbside")
+    return MANOEUVRES.get(manoeuvre, "kerbside")
 
 
 def suited(ground: Ground, method: Method) -> Ground:

@@ -1,4 +1,5 @@
 /** Where the vehicle should stand, for drawing: what its dimension lines run to, and what they are. */
+import goals from "../api/goals.json";
 import type { GroundBody, MethodBody, Point, VehicleBody } from "../api/types";
 import { noseX, rearOverhang } from "./VehicleShape";
 
@@ -65,17 +66,7 @@ type Manoeuvre = Pick<MethodBody, "manoeuvre">;
 
 export type GoalKind = Goal["kind"];
 
-const GOALS: Record<string, GoalKind> = {
-  "reverse parallel": "kerbside",
-  bay: "bay",
-  "bay forward": "bay",
-  "bay reverse": "bay",
-  "turn in the road": "turnabout",
-  "reverse round a corner": "corner",
-  "kerbside stop": "stretch",
-  "reverse along the kerb": "stretch",
-  "pull up opposite": "stretch",
-};
+const GOALS = goals as Record<string, GoalKind>;
 
 /** The kind of place at which a method ends, or that a standard is for; the core's own table. */
 export const goalOf = ({ manoeuvre }: Manoeuvre): GoalKind => GOALS[manoeuvre] ?? "kerbside";
