@@ -29,6 +29,10 @@ def test_a_turn_in_the_road_is_told_by_the_kerb_and_by_the_road_it_needs(page):
     widths = page.get_by_role("region", name="Width of road it needs")
     three = widths.get_by_text("Three-movement turn").locator("..")
     expect(three).to_contain_text(re.compile(r"\d\.\d\d m"))
+    page.get_by_role("button", name="How little room would do?").click()
+    room = page.get_by_role("region", name="Least room")
+    # The room is shared out between both kerbs: at each the vehicle stands with its wheels turned.
+    expect(room.locator("[data-vehicle=played]")).to_have_count(2)
 
 
 def test_a_new_corner_is_laid_out_and_reversed_round(page):

@@ -36,6 +36,16 @@ def test_free_space_is_the_distance_that_shapely_finds(seed):
 
 
 @given(seeds)
+def test_a_corner_told_twice_changes_no_gap(seed):
+    """A document may close its polygon on the first corner; an edge without length says nothing."""
+    poses = random_poses(seed)
+    closed = np.vstack((PARKED, PARKED[:1]))
+    once, twice = (clearance(poses, (BODY,), polygon) for polygon in (PARKED, closed))
+    np.testing.assert_array_equal(twice.metres, once.metres)
+    np.testing.assert_array_equal(twice.sample, once.sample)
+
+
+@given(seeds)
 def test_an_overlap_is_parted_by_just_its_depth(seed):
     pose = random_poses(seed, 1, 2.0)
     depth = -clearance(pose, (BODY,), PARKED).metres[0]

@@ -39,6 +39,7 @@ interface Props {
   vehicle: VehicleBody;
   pose: Pose;
   look?: "start" | "final" | "ghost" | "live" | "played" | "saved";
+  /** Where the front wheels point; told, an outline shows its wheels too. */
   wheelDeg?: number;
 }
 
@@ -51,7 +52,7 @@ const LOOKS = {
   live: { fill: "#FFF6DC", stroke: ink.coral, opacity: 0.96, detail: true },
 } as const;
 
-export const VehicleShape = ({ vehicle, pose, look = "start", wheelDeg = 0 }: Props) => {
+export const VehicleShape = ({ vehicle, pose, look = "start", wheelDeg }: Props) => {
   const frame = useFrame();
   const style = LOOKS[look];
   const on = (points: readonly Point[]) =>
@@ -61,7 +62,11 @@ export const VehicleShape = ({ vehicle, pose, look = "start", wheelDeg = 0 }: Pr
     );
   return (
     <g opacity={style.opacity} data-vehicle={look}>
-      {style.detail && <Wheels vehicle={vehicle} pose={pose} wheelDeg={wheelDeg} />}
+      {(style.detail || wheelDeg !== undefined) && (
+        <g fill={style.detail ? ink.ink : style.stroke}>
+          <Wheels vehicle={vehicle} pose={pose} wheelDeg={wheelDeg ?? 0} />
+        </g>
+      )}
       <path
         d={on(bodyCorners(vehicle))}
         fill={style.fill}
@@ -144,7 +149,7 @@ const Wheels = ({
     return frame.path(turned, true);
   };
   return (
-    <g fill={ink.ink}>
+    <g>
       {[1, -1].map((side) => (
         <g key={side}>
           <path d={wheel(0, (side * v.track_rear_m) / 2, 0)} />

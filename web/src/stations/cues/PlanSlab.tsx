@@ -108,12 +108,27 @@ const PlanDrawing = (props: Props) => {
   );
 };
 
-/** The vehicle at the moment when it is nearest to anything, or deepest in it. */
+// Two things are as near as each other when the plan has shared out the room between them, m.
+const AS_NEAR = 0.01;
+
+/** The vehicle where it is nearest to anything, or deepest in it, the wheels as turned. */
 const Met = ({ plan, vehicle }: Pick<Props, "plan" | "vehicle">) => {
-  const nearest = [...plan.clearance].sort((a, b) => a.metres - b.metres)[0];
-  return (
-    nearest && <VehicleShape vehicle={vehicle} pose={at(plan.path, nearest.s_m)} look="played" />
-  );
+  const least = Math.min(...plan.clearance.map((one) => one.metres));
+  return plan.clearance
+    .filter((one) => one.metres <= least + AS_NEAR)
+    .map((one) => {
+      const met = at(plan.path, one.s_m);
+      const wheels = wheelAngle(vehicle, met.turns);
+      return (
+        <VehicleShape
+          key={one.obstacle}
+          vehicle={vehicle}
+          pose={met}
+          look="played"
+          wheelDeg={wheels}
+        />
+      );
+    });
 };
 
 interface PlayedPathProps {
