@@ -241,7 +241,8 @@ const StartGap = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "g
   const flank = away * (ahead ? Math.max(...ahead.polygon_m.map(([, y]) => y * away)) : guide);
   const startFlank = plan.start.y_m - (away * vehicle.width_m) / 2;
   const tail = ahead ? Math.min(...ahead.polygon_m.map(([x]) => x)) + 0.6 : -Infinity;
-  const gapX = Math.max(tail, plan.start.x_m + vehicle.wheelbase_m * 0.5);
+  // By the rear axle, so that the figure stands clear of the door mirror.
+  const gapX = Math.max(tail, plan.start.x_m + vehicle.wheelbase_m * 0.1);
   if (Math.abs(at(plan.path, 0).heading_deg) >= 1) return null;
   return (
     <Dimension from={[gapX, startFlank]} to={[gapX, flank]} label={length(plan.set.gap_m, units)} />
