@@ -9,6 +9,7 @@ import { Link, useLocation } from "react-router";
 import { bodyOf, type GroundBody, type MethodBody } from "../api/types";
 import { ink } from "../theme";
 import { SchoolPicture } from "./SchoolPicture";
+import { Waiting } from "./states";
 import { useChangeDocket, useDocket } from "./useDocket";
 import { type SchoolChoice, useSchools } from "./useSchools";
 
@@ -41,6 +42,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
           </Button>
           <Button onClick={close}>Close</Button>
         </Box>
+        {schools.length === 0 && <Waiting what="Fetching the schools" />}
         <Box
           role="group"
           aria-label="Manoeuvre"

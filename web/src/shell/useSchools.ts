@@ -30,11 +30,13 @@ const groundFor = (grounds: readonly DocumentEntry[], kind: GoalKind) =>
 const standardFor = (standards: readonly DocumentEntry[], kind: GoalKind) =>
   standards.find((d) => goalOf(bodyOf<StandardBody>(d.latest)) === kind)?.latest;
 
+/** None until everything has come that says what each would bring along. */
 export const useSchools = (): SchoolChoice[] => {
   const docket = useDocket();
-  const { data: methods = [] } = useQuery(documentsQuery("method"));
-  const { data: grounds = [] } = useQuery(documentsQuery("ground"));
-  const { data: standards = [] } = useQuery(documentsQuery("standard"));
+  const { data: methods } = useQuery(documentsQuery("method"));
+  const { data: grounds } = useQuery(documentsQuery("ground"));
+  const { data: standards } = useQuery(documentsQuery("standard"));
+  if (!methods || !grounds || !standards) return [];
   const here = bodyOf<GroundBody>(docket.ground).goal.kind;
   return methods
     .map(({ id, latest }) => {
