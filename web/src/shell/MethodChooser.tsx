@@ -9,9 +9,9 @@ import { Link, useLocation } from "react-router";
 import { bodyOf, type GroundBody, type MethodBody } from "../api/types";
 import { ink } from "../theme";
 import { SchoolPicture } from "./SchoolPicture";
-import { Waiting } from "./states";
+import { Failure, Waiting } from "./states";
 import { useChangeDocket, useDocket } from "./useDocket";
-import { type SchoolChoice, useSchools } from "./useSchools";
+import { type SchoolChoice, useSchools, useSchoolsFailure } from "./useSchools";
 
 /** The docket that a school is driven with: it brings a place and a standard where it needs others. */
 const brought = ({ id, suits, placed, docket }: SchoolChoice) =>
@@ -25,6 +25,7 @@ const brought = ({ id, suits, placed, docket }: SchoolChoice) =>
 
 export const MethodChooser = ({ close }: { close: () => void }) => {
   const schools = useSchools();
+  const failed = useSchoolsFailure();
   const docket = useDocket();
   const change = useChangeDocket();
   const { search } = useLocation();
@@ -42,7 +43,8 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
           </Button>
           <Button onClick={close}>Close</Button>
         </Box>
-        {schools.length === 0 && <Waiting what="Fetching the schools" />}
+        {failed?.error && <Failure error={failed.error} retry={() => void failed.refetch()} />}
+        {schools.length === 0 && !failed && <Waiting what="Fetching the schools" />}
         <Box
           role="group"
           aria-label="Manoeuvre"

@@ -30,12 +30,19 @@ const groundFor = (grounds: readonly DocumentEntry[], kind: GoalKind) =>
 const standardFor = (standards: readonly DocumentEntry[], kind: GoalKind) =>
   standards.find((d) => goalOf(bodyOf<StandardBody>(d.latest)) === kind)?.latest;
 
+const useParts = () => [
+  useQuery(documentsQuery("method")),
+  useQuery(documentsQuery("ground")),
+  useQuery(documentsQuery("standard")),
+];
+
+/** Why there are no schools to choose, where something could not be fetched. */
+export const useSchoolsFailure = () => useParts().find((part) => part.error);
+
 /** None until everything has come that says what each would bring along. */
 export const useSchools = (): SchoolChoice[] => {
   const docket = useDocket();
-  const { data: methods } = useQuery(documentsQuery("method"));
-  const { data: grounds } = useQuery(documentsQuery("ground"));
-  const { data: standards } = useQuery(documentsQuery("standard"));
+  const [methods, grounds, standards] = useParts().map((part) => part.data);
   if (!methods || !grounds || !standards) return [];
   const here = bodyOf<GroundBody>(docket.ground).goal.kind;
   return methods

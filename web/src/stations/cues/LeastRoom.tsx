@@ -1,12 +1,10 @@
 /** The least room the method can use here, and a picture of what is met where there is less. */
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Paper from "@mui/material/Paper";
-import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { leastSizesQuery } from "../../api/queries";
 import type { Docket, LeastSize, MethodBody, VehicleBody } from "../../api/types";
+import { Asked } from "../../shell/Asked";
 import { Failure } from "../../shell/states";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -24,23 +22,15 @@ interface Props {
 export const LeastRoom = ({ docket, vehicle, method }: Props) => {
   const [wanted, setWanted] = useState(false);
   const least = useQuery({ ...leastSizesQuery(docket), enabled: wanted });
-  if (!wanted)
-    return (
-      <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setWanted(true)}>
-        How little room would do?
-      </Button>
-    );
   return (
-    <Paper component="section" aria-label="Least room" sx={{ p: 1.5, flexShrink: 0 }}>
-      <Box sx={{ display: "flex", alignItems: "center" }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>
-          How little room would do
-        </Typography>
-        <Button size="small" onClick={() => setWanted(false)}>
-          {least.isFetching ? "Cancel" : "Close"}
-        </Button>
-      </Box>
-      {least.isFetching && <p>Trying tighter and tighter places…</p>}
+    <Asked
+      question="How little room would do?"
+      title="How little room would do"
+      label="Least room"
+      wanted={wanted}
+      ask={setWanted}
+      busy={least.isFetching && "Trying tighter and tighter places…"}
+    >
       {least.error && <Failure error={least.error} />}
       {least.data?.map((size) => (
         <Size key={size.what} size={size} vehicle={vehicle} method={method} />
@@ -48,7 +38,7 @@ export const LeastRoom = ({ docket, vehicle, method }: Props) => {
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
         Computed with 5 cm to spare, everything else as on the docket. Every hand needs more.
       </Box>
-    </Paper>
+    </Asked>
   );
 };
 

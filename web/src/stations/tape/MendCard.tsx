@@ -1,13 +1,11 @@
 /** How to put right where it stands: the fewest movements, said step by step. */
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
-import Paper from "@mui/material/Paper";
-import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { api, dataOf } from "../../api/client";
 import type { Attempt, Mend, Readings } from "../../api/types";
 import type { BerthWords } from "../../drawing/berth";
+import { Asked } from "../../shell/Asked";
 import { length, roughly } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -36,35 +34,25 @@ interface Props {
   words: BerthWords;
 }
 
-export const MendCard = ({ mend, wanted, ask, words }: Props) => {
-  if (!wanted)
-    return (
-      <Button variant="outlined" sx={{ minHeight: 48 }} onClick={() => ask(true)}>
-        How to put it right
-      </Button>
-    );
-  return (
-    <Paper component="section" aria-label="How to put it right" sx={{ p: 1.75 }}>
-      <Box sx={{ display: "flex", alignItems: "center" }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>
-          How to put it right
-        </Typography>
-        <Button size="small" onClick={() => ask(false)}>
-          {mend.isFetching ? "Cancel" : "Close"}
-        </Button>
-      </Box>
-      {mend.isFetching && <p>Trying the movements that are left…</p>}
-      {mend.error && <Alert severity="error">{mend.error.message}</Alert>}
-      {mend.data === null && (
-        <Alert severity="warning">
-          No few movements do it from here, in the room there is and within the standard. Pull out
-          and begin again: that is not giving up.
-        </Alert>
-      )}
-      {mend.data && <Steps mend={mend.data} words={words} />}
-    </Paper>
-  );
-};
+export const MendCard = ({ mend, wanted, ask, words }: Props) => (
+  <Asked
+    question="How to put it right"
+    title="How to put it right"
+    label="How to put it right"
+    wanted={wanted}
+    ask={ask}
+    busy={mend.isFetching && "Trying the movements that are left…"}
+  >
+    {mend.error && <Alert severity="error">{mend.error.message}</Alert>}
+    {mend.data === null && (
+      <Alert severity="warning">
+        No few movements do it from here, in the room there is and within the standard. Pull out and
+        begin again: that is not giving up.
+      </Alert>
+    )}
+    {mend.data && <Steps mend={mend.data} words={words} />}
+  </Asked>
+);
 
 const Steps = ({ mend, words }: { mend: Mend; words: BerthWords }) => {
   const units = useUnits();
