@@ -72,7 +72,7 @@ _OWN_PLACES = {
 
 def _car() -> tuple[Vehicle, Seat]:
     """The demo's hatchback, its part-lock circle left out so that C can say the same of it."""
-    from server.demo.vehicles import LINNET, seat_document, vehicle_document  # noqa: PLC0415
+    from faircorner.documents.samples import LINNET, seat_document, vehicle_document  # noqa: PLC0415
 
     body = vehicle_document(LINNET)
     body["steering"]["circles"] = []

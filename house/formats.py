@@ -44,9 +44,8 @@ def expected() -> dict[Path, str]:
 def _example() -> dict[str, object]:
     """One of the demo's cars behind a parked vehicle, the kerb on the right."""
     from faircorner.documents.ground import ground_document  # noqa: PLC0415
+    from faircorner.documents.samples import LINNET, seat_document, vehicle_document  # noqa: PLC0415
     from faircorner.ground import lay_kerb  # noqa: PLC0415
-
-    from server.demo.vehicles import LINNET, seat_document, vehicle_document  # noqa: PLC0415
 
     return {
         "vehicle": vehicle_document(LINNET),

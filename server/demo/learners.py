@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from server.demo.vehicles import HERON, LINNET, PLOVER, SORREL, Car
+from faircorner.documents.samples import HERON, LINNET, PLOVER, SORREL, Car
 
 __all__ = ["QUARRY_LEARNERS", "SEATS", "TIDEWELL_LEARNERS", "Learner"]
 

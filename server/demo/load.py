@@ -17,14 +17,7 @@ from faircorner.documents import read_options
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import methods
 from faircorner.documents.requests import OptionsModel
-from faircorner.ground import (
-    Ground,
-)
-from faircorner.shift import SimulatedLearner
-
-from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
-from server.demo.places import quarry_places, standards, tidewell_places
-from server.demo.vehicles import (
+from faircorner.documents.samples import (
     HERON,
     LINNET,
     LINNET_AND_CARAVAN,
@@ -35,6 +28,13 @@ from server.demo.vehicles import (
     seat_document,
     vehicle_document,
 )
+from faircorner.ground import (
+    Ground,
+)
+from faircorner.shift import SimulatedLearner
+
+from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
+from server.demo.places import quarry_places, standards, tidewell_places
 from server.documents.models import Revision
 from server.documents.services import create_document
 from server.lessons.models import Lesson

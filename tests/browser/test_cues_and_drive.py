@@ -64,6 +64,14 @@ def test_how_near_it_passes_is_told_for_everything(page):
         expect(near).to_contain_text(what)
 
 
+def figures_set(request):
+    """Which figures of the sheet a request for a plan sets; None for any other request."""
+    if not request.url.endswith("/api/plan"):
+        return None
+    options = json.loads(request.post_data)["options"]
+    return {name for name, value in options.items() if value}
+
+
 def test_each_slider_plans_again_with_its_own_figure(page):
     sign_in(page)
     choose(page, "Learner", "Nia Solberg")
@@ -74,11 +82,10 @@ def test_each_slider_plans_again_with_its_own_figure(page):
         ("Finish off the kerb", "kerb_m"),
         ("Hands, rolling", "turns_per_metre"),
     ):
-        with page.expect_request(lambda r: r.url.endswith("/api/plan")) as sent:
-            page.get_by_role("slider", name=name).press("ArrowRight")
         tried.append(key)
-        options = json.loads(sent.value.post_data)["options"]
-        assert {name for name, value in options.items() if value} == set(tried)
+        # An answer that comes late may ask again with what was set before: that is not this one.
+        with page.expect_request(lambda r: figures_set(r) == set(tried)):
+            page.get_by_role("slider", name=name).press("ArrowRight")
     page.get_by_role("button", name="Undo changes").click()
     expect(page.get_by_role("button", name="Undo changes")).to_have_count(0)
 

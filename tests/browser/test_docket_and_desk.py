@@ -4,9 +4,9 @@ import json
 import re
 
 from faircorner.cues import GOALS
+from faircorner.documents.samples import LINNET, vehicle_document
 from playwright.sync_api import expect
 
-from server.demo.vehicles import LINNET, vehicle_document
 from server.documents.models import Document
 from server.lessons.models import Lesson
 from server.schools.models import Member

@@ -2,14 +2,21 @@
 
 import numpy as np
 from faircorner.cues.fit import LEAST_SPARE
+from faircorner.documents.samples import (
+    HERON,
+    LINNET,
+    PLOVER,
+    SORREL,
+    Car,
+    seat_document,
+    vehicle_document,
+)
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import FAR_KERB, Bay, Corner, finish_at
 from faircorner.motion import clearance, drive
 from faircorner.plane import to_site
 from hypothesis import strategies as st
 from shapely import Point, Polygon, box, distance, points, polygons, union_all
-
-from server.demo.vehicles import HERON, LINNET, PLOVER, SORREL, Car, seat_document, vehicle_document
 
 CARS = {car.name: car for car in (LINNET, HERON, SORREL, PLOVER)}
 _FAR = 200.0

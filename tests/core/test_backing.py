@@ -5,6 +5,12 @@ import pytest
 from faircorner.cues import make_plan
 from faircorner.documents.driving import backing_document
 from faircorner.documents.requests import BackingRequest
+from faircorner.documents.samples import (
+    LINNET,
+    LINNET_AND_CARAVAN,
+    TRACTOR_AND_SEMI,
+    vehicle_document,
+)
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError
 from faircorner.motion import (
@@ -20,8 +26,6 @@ from faircorner.motion import (
 from faircorner.plane import to_site
 from hypothesis import given
 from hypothesis import strategies as st
-
-from server.demo.vehicles import LINNET, LINNET_AND_CARAVAN, TRACTOR_AND_SEMI, vehicle_document
 
 RIGS = {"semi": TRACTOR_AND_SEMI, "caravan": LINNET_AND_CARAVAN}
 bends = st.floats(-25.0, 25.0).filter(lambda d: abs(d) > 0.5)

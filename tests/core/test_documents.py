@@ -9,13 +9,19 @@ import pytest
 from faircorner.documents import FORMATS, json_schema, read_document
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
+from faircorner.documents.samples import (
+    HERON,
+    LINNET,
+    PLOVER,
+    SORREL,
+    seat_document,
+    vehicle_document,
+)
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, measures, with_behind
 from hypothesis import given
 from hypothesis import strategies as st
-
-from server.demo.vehicles import HERON, LINNET, PLOVER, SORREL, seat_document, vehicle_document
 
 CARS = [LINNET, HERON, SORREL, PLOVER]
 

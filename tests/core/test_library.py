@@ -10,12 +10,12 @@ from faircorner.documents import plan_document
 from faircorner.documents.driving import drive_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.requests import DriveRequest
+from faircorner.documents.samples import LINNET, vehicle_document
 from faircorner.errors import InputError
 from faircorner.ground import Bay, adjust, lay_bay, lay_kerb, with_behind
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from server.demo.vehicles import LINNET, vehicle_document
 from tests.core.held import CARS, assert_holds, built, plausible, plausible_cars
 
 SCHOOLS = methods()

@@ -12,6 +12,7 @@ from faircorner.cues import (
 )
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
+from faircorner.documents.samples import LINNET
 from faircorner.errors import InputError
 from faircorner.ground import (
     Corner,
@@ -27,7 +28,6 @@ from faircorner.plane import to_site
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from server.demo.vehicles import LINNET
 from tests.core.held import CARS, assert_holds, built, lands, plausible, plausible_cars
 
 SCHOOLS = {name: document.build() for name, document in methods().items()}

@@ -9,9 +9,9 @@ from django.contrib.auth.models import User
 from django.test import Client
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
+from faircorner.documents.samples import LINNET, seat_document, vehicle_document
 from faircorner.ground import lay_kerb
 
-from server.demo.vehicles import LINNET, seat_document, vehicle_document
 from server.documents.services import create_document
 from server.planning.services import make_sheet
 from server.schools.models import Member, Role, School

@@ -5,9 +5,9 @@ from itertools import pairwise
 import pytest
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
+from faircorner.documents.samples import TRACTOR_AND_SEMI
 from faircorner.ground import Bay, Corner, Stretch, Turnabout, lay_bay, lay_road
 
-from server.demo.vehicles import TRACTOR_AND_SEMI
 from server.documents.services import create_document
 from server.planning.services import make_sheet
 from tests.server.conftest import NOTES, keep, send

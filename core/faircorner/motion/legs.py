@@ -214,7 +214,7 @@ def drive(
 
     >>> wren = Steering(lock_turns=1.4, kerb_circle=10.4, wheelbase=2.6, track_front=1.5)
     >>> leg = Leg(direction=-1, turns=[0.0], metres=[2.0], rate=[2.0])
-    >>> drive(wren, [[0.0, 0.0, 0.0]], [0.0], [leg]).final.tolist()
+    >>> drive(wren, [[0.0, 0.0, 0.0]], [0.0], [leg]).final.round(9).tolist()
     [[-2.0, 0.0, 0.0]]
     """
     if not sample > 0:
