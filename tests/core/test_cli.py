@@ -3,10 +3,11 @@
 import json
 import subprocess
 import sys
+from pathlib import Path
 
 import pytest
 
-from house.formats import EXAMPLE
+EXAMPLE = Path(__file__).parents[2] / "docs" / "formats" / "plan.example.json"
 
 
 def core(command, text):

@@ -1,8 +1,12 @@
 """The fit, its windows, its two sides, and what it says when nothing works."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 from faircorner.cues import Options, make_plan, make_remedy, play, rehearse
+from faircorner.documents import plan_document, read_options
+from faircorner.documents.requests import OptionsModel
 from faircorner.errors import InputError
 from faircorner.ground import adjust, finish_at, lay_kerb, measures, with_behind
 from faircorner.motion import clearance, drive
@@ -96,6 +100,38 @@ def test_the_cue_lies_on_the_straight_line_from_eye_to_corner(linnet, seat, plan
     assert 0 < mark @ ray < ray @ ray
     leant = sight_of(linnet, seat.leaning(0.1), call.pose, call.cue.target, 1.45)
     assert leant.x - seen.x == pytest.approx(call.cue.sharpness.image)
+
+
+def test_cues_of_a_kerb_on_the_right_are_those_of_the_left_in_a_mirror(
+    linnet, seat, quay, method, bands, plan
+):
+    other = make_plan(linnet.mirrored(), seat.mirrored(), quay.mirrored(), method, bands)
+    for mine, theirs in zip(plan.calls, other.calls, strict=True):
+        here, there = mine.cue.sighting, theirs.cue.sighting
+        assert there.bearing == pytest.approx(-here.bearing)
+        assert (there.x, there.y, there.z) == pytest.approx((here.x, -here.y, here.z))
+        assert (there.through, there.feature) == (here.through, here.feature)
+        np.testing.assert_allclose(there.eye, here.eye * [1, -1, 1])
+        np.testing.assert_allclose(theirs.cue.target, mine.cue.target * [1, -1])
+        # Along a side pane ahead stays ahead; across a screen left becomes right.
+        flip = -1 if here.along == "y" else 1
+        assert there.offset == pytest.approx(flip * here.offset, nan_ok=True)
+        assert theirs.window == mine.window
+
+
+def test_documents_keep_signs_and_turn_units(method, plan):
+    told = plan_document(plan, method)
+    assert told["finish"]["angle_deg"] == pytest.approx(np.degrees(plan.finish.angle[0]), abs=1e-3)
+    crooked = replace(plan, finish=replace(plan.finish, angle=np.array([-0.05])))
+    assert plan_document(crooked, method)["finish"]["angle_deg"] == pytest.approx(-2.8648, abs=1e-3)
+    for call, stated in zip(plan.calls, told["calls"], strict=True):
+        assert stated["angle_deg"] == pytest.approx(np.degrees(call.heading), abs=1e-3)
+        assert stated["early_m"] == pytest.approx(call.window.early, abs=1e-4)
+        assert stated["late_m"] == pytest.approx(call.window.late, abs=1e-4)
+        seen = stated["cues"][0]["bearing_deg"]
+        assert seen == pytest.approx(np.degrees(call.cue.sighting.bearing), abs=1e-3)
+    pinned = read_options(OptionsModel(pinned=told["figures"]), method).pinned
+    assert pinned == pytest.approx(plan.values, abs=1e-3)
 
 
 def test_a_shift_moves_the_told_cue_and_not_the_plan(linnet, seat, quay, method, bands, plan):

@@ -8,6 +8,7 @@ from faircorner.shift import SimulatedLearner, advise, describe
 from faircorner.shift.finishes import LEVEL, least_count
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.stats import t as student
 from scipy.stats import ttest_1samp
 
 RNG_SEED = 20260307
@@ -95,6 +96,41 @@ def test_below_the_least_count_nothing_is_claimed(measures):
     assert np.isnan(describe(off).p_value)
     assert not describe(off).real
     assert describe(np.vstack((off, off[:1]))).real
+
+
+def test_what_goes_together_by_few_attempts_is_half_believed():
+    rng = np.random.default_rng(RNG_SEED)
+    off = rng.normal(size=(9, 1)) * [0.3, 0.2, -0.4] + rng.normal(0, 0.1, size=(9, 3))
+    found = describe(off).covariance
+    plain = np.cov(off, rowvar=False)
+    across = ~np.eye(3, dtype=bool)
+    np.testing.assert_allclose(found[across], plain[across] * 9 / (9 + 3))
+    assert (np.diag(found) >= np.diag(plain)).all()
+
+
+@pytest.mark.parametrize(("measure", "kept"), [("kerb_front", 0.0), ("kerb_rear", 1.0)])
+def test_a_nose_toward_the_kerb_is_nearer_in_front(measure, kept):
+    """Steady at 30 cm with 3 degrees of lean: 23 cm in front, 37 behind."""
+    target = np.array([0.30, np.radians(3), 1.5])
+    off = np.random.default_rng(4).normal(0, 0.002, size=(12, 3))
+    bands = (Band(measure=measure, low=0.30),)
+    found = advise(describe(off), ANSWERS, target, bands, wheelbase=2.6, along="ahead",
+                   rng=np.random.default_rng(1))  # fmt: skip
+    assert found.chance == pytest.approx(kept, abs=0.01)
+
+
+def test_a_chance_from_few_attempts_is_students_for_the_next_one():
+    """One band on the angle alone, whose next value is t-distributed about the mean."""
+    off = np.random.default_rng(8).normal(0, 0.2, size=(7, 3))
+    found = describe(off)
+    half = float(found.scatter[1])
+    bands = (Band(measure="angle", high=half),)
+    advice = advise(found, ANSWERS, np.zeros(3), bands, wheelbase=2.6, along="ahead",
+                    rng=np.random.default_rng(1))  # fmt: skip
+    spread = half * np.sqrt((7 + 1) / 7)
+    low, high = ((edge - found.bias[1]) / spread for edge in (-half, half))
+    expected = student.cdf(high, 7 - 3) - student.cdf(low, 7 - 3)
+    assert advice.chance == pytest.approx(expected, abs=0.01)
 
 
 @pytest.mark.parametrize("call", [1, 2])

@@ -5,9 +5,10 @@ import pytest
 from faircorner.cues import make_plan, rehearse
 from faircorner.documents.library import house_standard
 from faircorner.errors import InputError
-from faircorner.ground import finish_at, lay_kerb, with_behind
+from faircorner.ground import Finish, finish_at, lay_kerb, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe
-from faircorner.tape import Limit, Readings, judge, locate
+from faircorner.tape import Limit, Readings, Standard, judge, locate
+from faircorner.tape.readings import TAPE_SIGMA
 
 POSE = np.array([-6.0, -1.15, 0.03])
 
@@ -63,6 +64,34 @@ def test_the_worst_grade_decides_and_unmeasured_is_not_judged(linnet, quay):
     assert judge(standard, near, {}).outcome == "met with small faults"
     far = locate(linnet, quay, Readings(kerb_front=0.7, kerb_rear=0.7), assumed=HERE).finish
     assert judge(standard, far, {}).outcome == "not met"
+
+
+def test_what_a_tape_leaves_unsure_is_its_own_error_over_the_wheelbase(linnet, quay):
+    found = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed=HERE)
+    assert found.sigma[1] == pytest.approx(TAPE_SIGMA, rel=0.05)
+    assert found.sigma[2] == pytest.approx(TAPE_SIGMA * np.sqrt(2) / linnet.wheelbase, rel=0.05)
+
+
+def test_a_limit_holds_at_its_very_end_and_a_fault_too_many_fails():
+    ends = Limit(measure="kerb_rear", small=(0.1, 0.4), serious=(0.0, None))
+    assert [ends.grade(v) for v in (0.1, 0.4, 0.41, 0.0, -0.01)] == [
+        None, None, "small", "small", "serious"]  # fmt: skip
+    nobody = np.full(1, np.nan)
+    finish = Finish(kerb_front=nobody, kerb_rear=np.full(1, 0.5), angle=np.full(1, -0.2),
+                    ahead=nobody, behind=nobody)  # fmt: skip
+    angle = Limit(measure="angle", small=(None, 0.1))
+    for allowed, outcome in ((2, "met with small faults"), (1, "not met")):
+        standard = Standard(name="s", authority="a", dated="2026-01-01", limits=(ends, angle),
+                            small_allowed=allowed)  # fmt: skip
+        verdict = judge(standard, finish, {})
+        assert (verdict.small, verdict.outcome) == (2, outcome)
+
+
+def test_movements_left_are_those_before_a_serious_fault():
+    counted = Limit(measure="reverse_movements", small=(None, 1), serious=(None, 3))
+    standard = Standard(name="s", authority="a", dated="2026-01-01", limits=(counted,))
+    assert standard.movements_left("reverse", 1) == 2
+    assert standard.movements_left("reverse", 9) == 0
 
 
 def test_limits_widen_from_small_to_ends():

@@ -52,24 +52,27 @@ def test_typing_again_replaces_the_readings(lead, attempt):
     assert answer["tape"]["verdict"]["outcome"] == "met with small faults"
 
 
+def judged_by(house, lead, body):
+    """A sheet of the house's docket judged by another standard; its id."""
+    document = house.revisions["standard"].document_id
+    path = f"/api/documents/{document}/revisions"
+    standard = send(lead, "POST", path, {"based_on": 1, "body": body}).json()["id"]
+    docket = {kind: revision.pk for kind, revision in house.revisions.items()}
+    asked = {**docket, "standard": standard, "learner": house.members["learner"].pk}
+    return send(lead, "POST", "/api/sheets", asked).json()["id"]
+
+
 def test_counts_noted_while_driving_are_judged_with_the_finish(ours, lead):
     body = copy.deepcopy(ours.revisions["standard"].body)
     body["limits"] += [
         {"measure": "kerb_mounts", "ends": [None, 0]},
         {"measure": "looks_missed", "small": [None, 0]},
     ]
-    document = ours.revisions["standard"].document_id
-    path = f"/api/documents/{document}/revisions"
-    ours.revisions["standard"] = send(lead, "POST", path, {"based_on": 1, "body": body}).json()
-    docket = {
-        kind: revision["id"] if isinstance(revision, dict) else revision.pk
-        for kind, revision in ours.revisions.items()
-    }
-    learner = ours.members["learner"].pk
-    sheet = send(lead, "POST", "/api/sheets", {**docket, "learner": learner}).json()["id"]
+    sheet = judged_by(ours, lead, body)
     for notes, outcome in (
         ({}, "met"),
         ({"looks": ["done", "missed"]}, "met with small faults"),
+        ({"looks": ["done", "late"]}, "met"),
         ({"kerb_mounts": 1}, "ended"),
     ):
         made = keep(lead, ours, sheet=sheet, notes={**NOTES, **notes})
@@ -125,13 +128,13 @@ def test_an_attempt_spoilt_by_others_leaves_the_figures_and_can_come_back(ours, 
 
     def counted():
         (found,) = send(lead, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
-        return found["counted"], len(found["marks"])
+        return found["counted"], found["met"], len(found["marks"])
 
-    assert counted() == (3, 3)
+    assert counted() == (3, 3, 3)
     send(lead, "PUT", f"/api/attempts/{ids[0]}/void", {"void": True})
-    assert counted() == (2, 3)
+    assert counted() == (2, 2, 3)
     send(lead, "PUT", f"/api/attempts/{ids[0]}/void", {"void": False})
-    assert counted() == (3, 3)
+    assert counted() == (3, 3, 3)
 
 
 def test_half_a_set_with_gaps_ahead_does_not_count_the_gap(ours, lead):
@@ -187,6 +190,20 @@ def test_a_finish_out_of_the_limits_is_told_how_to_be_mended(lead, attempt):
     assert mended["movements"]
     assert 0.1 <= mended["finish"]["kerb_front_m"] <= 0.45
     assert Attempt.objects.get().readings is None
+
+
+def test_movements_of_one_gear_are_not_taken_from_the_other(ours, lead):
+    """Close behind the one ahead only rolling back helps: nothing, once that is used up."""
+    body = copy.deepcopy(ours.revisions["standard"].body)
+    body["limits"] += [{"measure": "forward_movements", "serious": [None, 2]},
+                       {"measure": "reverse_movements", "serious": [None, 3]}]  # fmt: skip
+    sheet = judged_by(ours, lead, body)
+    far = {"kerb_front_m": 0.55, "kerb_rear_m": 0.55, "ahead_m": 0.3}
+    for forward, reverse, movements in ((2, 1, ["reverse"]), (0, 3, None)):
+        notes = {**NOTES, "forward_movements": forward, "reverse_movements": reverse}
+        made = keep(lead, ours, sheet=sheet, notes=notes)
+        found = send(lead, "POST", f"/api/attempts/{made['id']}/mend", far).json()
+        assert (found and found["movements"]) == movements
 
 
 def test_movements_already_made_leave_fewer_for_a_mend(ours, lead):

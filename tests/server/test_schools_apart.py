@@ -11,6 +11,7 @@ from server.api import api
 from server.documents.models import Revision
 from server.lessons.models import Attempt
 from server.lessons.services import keep_attempt, tape_attempt
+from server.planning.models import CueSheet
 from tests.server.conftest import NOTES, PASSWORD, STARTED, send
 
 
@@ -211,17 +212,22 @@ def test_contradicting_readings_store_nothing(ours):
     assert Attempt.objects.get().readings is None
 
 
-def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):
-    lead, ahead = ours.members["lead"], ours.sheet.plan["finish"]["ahead_m"]
+def drive_too_late(house, sheet):
+    """Eight taped attempts on a sheet that all end near the kerb and far from the one ahead."""
+    lead, ahead = house.members["lead"], sheet.plan["finish"]["ahead_m"]
     notes = {**NOTES, "forward_movements": 0, "reverse_movements": 1, "kerb_touches": 0,
              "kerb_mounts": 0, "vehicle_touches": 0}  # fmt: skip
     for i in range(8):
-        attempt = keep_attempt(ours.school, lead, attempt_id=uuid.uuid4(), sheet=ours.sheet.pk,
+        attempt = keep_attempt(house.school, lead, attempt_id=uuid.uuid4(), sheet=sheet.pk,
                                started=STARTED, notes=notes)  # fmt: skip
         near = 0.10 + 0.01 * (i % 3)
         gap = ahead + 0.21 + 0.02 * (i % 4)
         tape_attempt(attempt, {"kerb_front_m": near, "kerb_rear_m": near, "ahead_m": gap,
                                "behind_m": None})  # fmt: skip
+
+
+def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):
+    drive_too_late(ours, ours.sheet)
     client = ours.client("lead")
     (found,) = send(client, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
     assert (found["advice"]["kind"], found["advice"]["call"]) == ("move cue", 3)
@@ -230,7 +236,15 @@ def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):
     assert taken.status_code == 201
     before, after = send(client, "GET", f"/api/sets?sheet={taken.json()['sheet_id']}").json()
     assert (before["counted"], after["counted"]) == (8, 0)
-    assert after["shifts_m"] == {"3": found["advice"]["by_m"]}
+    by = found["advice"]["by_m"]
+    assert after["shifts_m"] == {"3": by}
+    # Late by as much again, the cue is moved on from where it is by now.
+    moved = CueSheet.objects.get(pk=taken.json()["sheet_id"])
+    drive_too_late(ours, moved)
+    again = send(client, "POST", "/api/sets/take", {"sheet": moved.pk}).json()
+    assert again["by_m"] < 0
+    shifts = CueSheet.objects.get(pk=again["sheet_id"]).options["shifts_m"]
+    assert shifts == {"3": pytest.approx(by + again["by_m"])}
 
 
 def test_too_many_wrong_passwords_close_the_door(client, ours):

@@ -5,6 +5,7 @@ import type { Metres, Plan } from "../api/types";
 import { ruler, short, shortUnit } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
+import { handsY, LANES } from "./lanes";
 import { CallDisc } from "./marks";
 import { RibbonLooks } from "./RibbonLooks";
 import { useSize } from "./useSize";
@@ -16,7 +17,6 @@ const RIGHT = 30;
 const CROWDED = 100;
 // A window's figures stand this far beside its disc, px, where they cannot meet a neighbour's.
 const BESIDE = 12;
-const LANES = { call: 26, top: 50, middle: 84, bottom: 118, eyes: 142, axis: 168 } as const;
 export const RIBBON_HEIGHT = 182;
 
 interface Props {
@@ -136,7 +136,7 @@ const Hands = ({
     () =>
       plan.path
         .map((p, i) => {
-          const y = LANES.middle - ((p.turns * toward) / lockTurns) * (LANES.middle - LANES.top);
+          const y = handsY(p.turns, lockTurns, toward);
           return `${i ? "L" : "M"}${x(p.s_m).toFixed(1)} ${y.toFixed(1)}`;
         })
         .join(""),

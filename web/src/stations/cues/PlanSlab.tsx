@@ -16,11 +16,12 @@ import { CallDisc } from "../../drawing/marks";
 import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { at } from "../../drawing/scrub";
-import { noseX, VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
+import { VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { boundsOf } from "./planBounds";
+import { swingOf } from "./swing";
 
 interface Props {
   plan: Plan;
@@ -162,13 +163,7 @@ const SwingOut = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "g
   const out = plan.looks.find((look) => look.why === "swings out");
   if (!out || out.metres < 0.05) return null;
   const away = ground.side === "left" ? -1 : 1;
-  const corner: Point = [noseX(vehicle) - vehicle.corner_cut_m, (away * vehicle.width_m) / 2];
-  const lane = out.y_m - away * out.metres;
-  // Where the corner is out of the lane, beginning with the last stretch before it leaves.
-  const track = plan.path
-    .filter((p) => Math.abs(p.s_m - out.at_s_m) < 3)
-    .map((p) => placed(p, corner))
-    .filter(([, y]) => (y - lane) * away > -0.02);
+  const { lane, track } = swingOf(plan.path, out, vehicle, away);
   const below = away < 0 ? 16 : -8;
   return (
     <g>

@@ -8,40 +8,15 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "react-router";
 import { api, dataOf } from "../../api/client";
 import { bodyOf, type FinishSet, type MethodBody, type Sheet } from "../../api/types";
-import { length, percent, type Units } from "../../shell/units";
+import { percent } from "../../shell/units";
 import { useRole, useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { headline, reason } from "./words";
 
 interface Props {
   sheet: Sheet;
   finishes: FinishSet;
 }
-
-type Advice = NonNullable<FinishSet["advice"]>;
-
-const headline = (advice: Advice, units: Units): string =>
-  ({
-    "too few": `${advice.needed} attempts are needed before a judgement`,
-    "move cue": `Move call ${advice.call}: ${length(Math.abs(advice.by_m), units)} ${advice.by_m < 0 ? "earlier" : "later"}`,
-    practise: advice.call
-      ? `The cue is right: practise call ${advice.call}`
-      : "The cue is right: practise",
-    "move on": "The cue is right and the hand steady: move on",
-  })[advice.kind];
-
-const reason = (advice: Advice, count: number): string => {
-  const p = advice.p_value;
-  const odds =
-    p !== null && p !== undefined && p < 0.001
-      ? "less than once in 1000"
-      : `${percent(p ?? 1)} of the time`;
-  return {
-    "too few": `${count} so far. A mean of so few says little about the next one.`,
-    "move cue": `A bias like this would come by chance ${odds}. Moving this one call takes ${percent(advice.explained)} of it away.`,
-    practise: `The misses scatter to all sides${advice.call ? `; ${percent(advice.scatter_share[advice.call - 1] ?? 0)} of that scatter looks like call ${advice.call}` : ""}. Moving a cue would not help.`,
-    "move on": "No bias that does harm, and little scatter.",
-  }[advice.kind];
-};
 
 export const AdviceCard = ({ sheet, finishes }: Props) => {
   const units = useUnits();

@@ -82,7 +82,8 @@ interface MarksProps {
   legend: boolean;
 }
 
-const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
+/** The finishes that count, the plan and their mean; what was spoilt by others is left away. */
+export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
   const frame = useFrame();
   const counted = finishes.marks.filter((m) => m.counted);
   const outline = (pose: Pose) =>

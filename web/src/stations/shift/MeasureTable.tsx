@@ -6,6 +6,7 @@ import type { BerthWords } from "../../drawing/berth";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { ENDS } from "./words";
 
 type Measure = FinishSet["measures"][number];
 
@@ -16,13 +17,6 @@ const namesFor = (words: BerthWords) => ({
   ahead_m: words.ahead_m,
   behind_m: words.behind_m,
 });
-const ENDS = {
-  kerb_m: ["nearer", "farther"],
-  angle_deg: ["nose out", "nose in"],
-  ahead_m: ["shorter", "longer"],
-  behind_m: ["shorter", "longer"],
-} as const;
-
 const said = (m: Measure, value: number, units: Units) =>
   m.measure === "angle_deg" ? degrees(value, 1) : length(value, units);
 

@@ -1,0 +1,60 @@
+import { describe, expect, it } from "vitest";
+import { degrees, distance, length, parseLength, percent, roughly, short, turns } from "./units";
+
+describe("a length", () => {
+  it("is told in centimetres up to a metre, then in metres", () => {
+    expect(length(0.346, "metric")).toBe("35 cm");
+    expect(length(0.994, "metric")).toBe("99 cm");
+    expect(length(1.256, "metric")).toBe("1.26 m");
+    expect(length(-0.12, "metric")).toBe("−12 cm");
+  });
+  it("is told in feet and half inches, an inch being 2.54 cm", () => {
+    expect(length(0.3048, "imperial")).toBe("1 ft 0 in");
+    expect(length(0.089, "imperial")).toBe("3.5 in");
+    expect(length(-0.4064, "imperial")).toBe("−1 ft 4 in");
+    // Rounding must not leave twelve inches over.
+    expect(length(0.6083, "imperial")).toBe("2 ft 0 in");
+  });
+  it("has a dash where there is none", () => expect(length(null, "metric")).toBe("–"));
+  it("is rounded as a driver can act on it", () => {
+    expect(roughly(0.73, "metric")).toBe("75 cm");
+    expect(roughly(0.73, "imperial")).toBe("2 ft 4 in");
+  });
+  it("is whole once it is far", () => {
+    expect(distance(41.6, "metric")).toBe("42 m");
+    expect(distance(41.6, "imperial")).toBe("136 ft");
+  });
+  it("has a bare number where there is no room for a unit", () => {
+    expect([short(0.254, "metric"), short(0.254, "imperial")]).toEqual(["25", "10"]);
+  });
+});
+
+describe("what is typed", () => {
+  it.each([
+    ["25", "cm", 0.25],
+    ["25", "m", 25],
+    ["0,25 m", "cm", 0.25],
+    ["250 mm", "m", 0.25],
+    ["10 in", "m", 0.254],
+    ["3 ft 6 in", "m", 1.0668],
+    ["3' 6\"", "m", 1.0668],
+    ["2", "ft", 0.6096],
+    ["−4", "cm", -0.04],
+  ] as const)("%s, bare numbers in %s", (typed, bare, metres) => {
+    expect(parseLength(typed, bare)).toBeCloseTo(metres, 9);
+  });
+  it.each(["", "a lot", "1 2", "3 ft 6 m"])("%s is no length", (typed) =>
+    expect(parseLength(typed, "m")).toBeNull(),
+  );
+  it("comes back as it was told", () => {
+    for (const units of ["metric", "imperial"] as const)
+      for (const metres of [0.127, 0.9144, 1.7018])
+        expect(parseLength(length(metres, units), "m")).toBeCloseTo(metres, 2);
+  });
+});
+
+it("turns, degrees and shares are told plainly", () => {
+  expect([turns(-1), turns(0.75)]).toEqual(["1 turn", "0.75 turns"]);
+  expect([degrees(-3.6), degrees(2.25, 1)]).toEqual(["−4°", "2.3°"]);
+  expect(percent(0.254)).toBe("25 %");
+});
