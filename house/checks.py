@@ -7,7 +7,7 @@ import sys
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 
-from house import formats, web
+from house import formats, mutants, tests_told, web
 from house.demo import environment
 from house.postgres import database
 from house.shell import ROOT, Trouble, say
@@ -37,7 +37,7 @@ def _npm(script: str) -> None:
     shell_run(["npm", "run", script], cwd=web.WEB)
 
 
-Step = tuple[str, Callable[[], None]]
+Step = tuple[str, Callable[[], object]]
 
 
 def _lanes() -> tuple[list[Step], list[Step]]:
@@ -52,6 +52,7 @@ def _lanes() -> tuple[list[Step], list[Step]]:
         ("ruff format", tool("ruff", "format", "--check", ".")),
         ("mypy on the core", tool("mypy")),
         ("import contract", lambda: shell_run([ROOT / ".venv" / "bin" / "lint-imports"])),
+        ("tests as told", tests_told.check),
         ("published formats", _formats_are_current),
         ("published example", tool("faircorner.cli", "plan", str(formats.EXAMPLE))),
     ]
@@ -60,6 +61,7 @@ def _lanes() -> tuple[list[Step], list[Step]]:
         ("generated client", _client_is_current),
         ("Biome", lambda: _npm("lint")),
         ("TypeScript", lambda: _npm("types")),
+        ("Vitest", lambda: _npm("test")),
         ("front end builds", web.build),
     ]
     return ours, theirs
@@ -83,17 +85,17 @@ def _walked(lane: list[Step]) -> list[bool]:
 def run(arguments: list[str]) -> int:
     with ThreadPoolExecutor() as lanes:
         outcomes = [ok for lane in lanes.map(_walked, _lanes()) for ok in lane]
-    passed, failed = outcomes.count(True), outcomes.count(False)
     with database() as url:
         env = environment(url)
-        try:
-            shell_run([sys.executable, "manage.py", "makemigrations", "--check"], env=env)
-            passed += 1
-            say("✓ migrations")
-        except Trouble as trouble:
-            failed += 1
-            say(f"✗ migrations: {trouble}")
+        migrations = [sys.executable, "manage.py", "makemigrations", "--check"]
+        outcomes += _walked(
+            [
+                ("migrations", lambda: shell_run(migrations, env=env)),
+                ("every mutant is noticed", lambda: mutants.all_caught(env)),
+            ]
+        )
         tests = _pytest(arguments, env)
+    passed, failed = outcomes.count(True), outcomes.count(False)
     print(f"\nTotal: {passed + tests[0]} passed, {failed + tests[1]} failed", flush=True)
     return 1 if failed or tests[1] else 0
 

@@ -11,9 +11,11 @@ from faircorner.ground import (
     Kerbside,
     Obstacle,
     adjust,
+    far_kerb,
     finish_at,
     lay_kerb,
     measures,
+    near_kerb,
     with_behind,
 )
 from hypothesis import given
@@ -149,3 +151,7 @@ def test_a_place_that_cannot_be_names_its_field(change, field):
 def test_an_obstacle_is_a_convex_polygon(polygon):
     with pytest.raises(InputError, match="polygon_m"):
         Obstacle(name="x", kind="vehicle", polygon=np.array(polygon, dtype=float))
+
+
+def test_a_body_keeps_farther_off_an_edge_that_it_may_not_cross_than_a_tyre_off_a_kerb():
+    assert near_kerb(of_tyres=True).spare < far_kerb(7.0).spare == near_kerb(of_tyres=False).spare

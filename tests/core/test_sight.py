@@ -1,5 +1,7 @@
 """Sight by similar triangles: every expected figure is worked by hand beside the test."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 from faircorner.errors import InputError
@@ -105,10 +107,13 @@ def test_a_nearer_thing_is_the_sharper_cue(distance):
     assert near < far
 
 
-def test_a_mirrored_driver_in_a_mirrored_car_sees_the_mirror_image():
-    target = np.array([-1.0, 3.0])
-    mine = sight_of(car(), SEAT, HERE, target, 1.45)
-    theirs = sight_of(car().mirrored(), SEAT.mirrored(), HERE, target * [1, -1], 1.45)
+@pytest.mark.parametrize("x", [4.0, -1.0], ids=["ahead", "looking back"])
+def test_a_mirrored_driver_in_a_mirrored_car_sees_the_mirror_image(x):
+    target = np.array([x, 3.0])
+    turned = replace(SEAT, looking_back=frozen([1.3, -0.2, 1.25]))
+    mine = sight_of(car(), turned, HERE, target, 1.45)
+    theirs = sight_of(car().mirrored(), turned.mirrored(), HERE, target * [1, -1], 1.45)
+    np.testing.assert_allclose(theirs.eye, mine.eye * [1, -1, 1])
     assert theirs.x == pytest.approx(mine.x)
     assert theirs.y == pytest.approx(-mine.y)
     assert theirs.bearing == pytest.approx(-mine.bearing)

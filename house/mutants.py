@@ -1,0 +1,194 @@
+"""Small deliberate mistakes, each of which one named test file has to notice.
+
+A mutant is a patch in tests/mutants/ whose first lines say what is wrong with it and which test
+must fail. Each is tried in a copy of its own: Python's in a fork that has the libraries loaded
+already, the browser's all in one run of Vitest.
+"""
+
+import json
+import multiprocessing
+import os
+import shutil
+import subprocess
+import sys
+import tempfile
+from collections.abc import Iterable, Mapping
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+from pathlib import Path
+
+from house import web
+from house.shell import ROOT, Trouble
+
+__all__ = ["LEAST", "Mutant", "all_caught", "mutants"]
+
+FOLDER = ROOT / "tests" / "mutants"
+# So few, and the tests see too little.
+LEAST = 40
+_COPIED = ("core", "server", "house", "tests", "pyproject.toml", "manage.py", "docs/formats")
+_SLOW_TO_LOAD = ["numpy", "scipy.optimize", "scipy.stats", "scipy.interpolate", "shapely", "numba",
+                 "pydantic", "pytest", "hypothesis", "_pytest.doctest", "pytest_django.plugin",
+                 "django.db.models", "django.test", "ninja", "psycopg",
+                 "django.db.backends.postgresql.base", "django.contrib.auth.hashers"]  # fmt: skip
+_ANY_TEST_OF_THE_DATABASE = "tests/server/test_schools_apart.py::test_every_route_is_walked"
+# pytest's own words: tests ran, and one failed.
+_FAILED = 1
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Mutant:
+    """A patch, what is wrong with it, and the test file (or one test in it) that must fail."""
+
+    name: str
+    what: str
+    test: str
+    patch: Path
+
+    @property
+    def of_browser(self) -> bool:
+        return self.test.startswith("web/")
+
+
+def mutants() -> list[Mutant]:
+    """Every mutant there is; raises Trouble for one that does not say what it is."""
+    found = []
+    for path in sorted(FOLDER.glob("*.patch")):
+        said = dict(
+            line.split(": ", 1) for line in path.read_text("utf-8").splitlines()[:2] if ": " in line
+        )
+        if said.keys() != {"what", "test"}:
+            raise Trouble(f"{path.name} must begin with a line what: and a line test:")
+        found.append(Mutant(name=path.stem, patch=path, **said))
+    return found
+
+
+def _apply(mutant: Mutant, folder: Path) -> None:
+    done = subprocess.run(
+        ["git", "apply", str(mutant.patch)], cwd=folder, capture_output=True, text=True, check=False
+    )
+    if done.returncode:
+        raise Trouble(f"{mutant.patch.name} does not fit the code any more:\n{done.stderr}")
+
+
+def _copied(names: Iterable[str], into: Path) -> None:
+    for name in names:
+        origin, copy = ROOT / name, into / name
+        copy.parent.mkdir(parents=True, exist_ok=True)
+        # Times are kept: compiled loops are known by them.
+        if origin.is_dir():
+            shutil.copytree(origin, copy, ignore=shutil.ignore_patterns("mutants"))
+        else:
+            shutil.copy2(origin, copy)
+
+
+def _in_a_copy(env: Mapping[str, str], folder: Path) -> None:
+    """From here on this process knows the house only as it stands in the folder."""
+    database = env["DATABASE_URL"].rpartition("/")[0] + "/mutants"
+    os.environ.update(env, DATABASE_URL=database, PYTHONPATH=f"{folder / 'core'}:{folder}")
+    os.chdir(folder)
+    sys.path[:] = [p for p in sys.path if not p.startswith(str(ROOT)) or ".venv" in p]
+    sys.path[:0] = [str(folder / "core"), str(folder)]
+    for known in [m for m in sys.modules if m.split(".")[0] in ("house", "server", "faircorner")]:
+        del sys.modules[known]
+
+
+def _pytest(folder: Path, *arguments: str) -> tuple[int, str]:
+    """pytest's exit code, and what it said."""
+    import pytest  # noqa: PLC0415  loaded in the fork's parent, not where a person starts it
+
+    log = folder / "log"
+    with log.open("w") as file:
+        os.dup2(file.fileno(), 1)
+        os.dup2(file.fileno(), 2)
+        # What fails first is enough, and need not be made small.
+        quick = ["-x", "-q", "-p", "no:cacheprovider", "--hypothesis-profile=first"]
+        code = int(pytest.main([*quick, *arguments]))
+    return code, log.read_text("utf-8")
+
+
+def _tried(mutant: Mutant, env: Mapping[str, str]) -> str:
+    """Empty where the named test fails on the mutant; else what happened instead.
+
+    Runs in a fork of its own, which it may leave in any state.
+    """
+    with tempfile.TemporaryDirectory(prefix="fair-corner-mutant-") as name:
+        folder = Path(name)
+        try:
+            _copied(_COPIED, folder)
+            _apply(mutant, folder)
+        except Trouble as trouble:
+            return str(trouble)
+        _in_a_copy(env, folder)
+        # The core's tests know no Django, and are quicker without.
+        core = ["-p", "no:django", "-W", "ignore"]
+        with_what = core if mutant.test.startswith("tests/core") else ["--reuse-db"]
+        code, said = _pytest(folder, *with_what, mutant.test)
+        if code == _FAILED:
+            return ""
+        return "no test failed" if code == 0 else said[-2000:]
+
+
+def _database_made(env: Mapping[str, str]) -> None:
+    """The database that mutants of the server share: each test takes back what it did there."""
+    with tempfile.TemporaryDirectory(prefix="fair-corner-mutant-") as name:
+        folder = Path(name)
+        _copied(_COPIED, folder)
+        _in_a_copy(env, folder)
+        code, said = _pytest(folder, "--reuse-db", "--create-db", _ANY_TEST_OF_THE_DATABASE)
+    if code:
+        raise Trouble(f"the database for mutants cannot be made:\n{said[-2000:]}")
+
+
+def _python(chosen: list[Mutant], env: Mapping[str, str]) -> list[tuple[Mutant, str]]:
+    forks = multiprocessing.get_context("forkserver")
+    forks.set_forkserver_preload(_SLOW_TO_LOAD)
+    with forks.Pool(2, maxtasksperchild=1) as pool:
+        pool.apply(_database_made, [dict(env)])
+        said = pool.starmap(_tried, [(mutant, dict(env)) for mutant in chosen], chunksize=1)
+    return list(zip(chosen, said, strict=True))
+
+
+def _browser(chosen: list[Mutant]) -> list[tuple[Mutant, str]]:
+    """Every mutant in a folder of its own, with no test but the named one."""
+    with tempfile.TemporaryDirectory(prefix="fair-corner-mutants-") as name:
+        folder = Path(name)
+        (folder / "node_modules").symlink_to(web.WEB / "node_modules")
+        shutil.copy2(web.WEB / "vite.config.ts", folder)
+        wrong: dict[str, str] = {}
+        for mutant in chosen:
+            here = folder / mutant.name
+            shutil.copytree(web.WEB / "src", here / "web" / "src")
+            for test in (here / "web").rglob("*.test.ts*"):
+                if test != here / mutant.test:
+                    test.unlink()
+            try:
+                _apply(mutant, here)
+            except Trouble as trouble:
+                wrong[mutant.name] = str(trouble)
+        report = folder / "report.json"
+        subprocess.run(
+            ["npx", "vitest", "run", "--reporter=json", f"--outputFile={report}"],
+            cwd=folder, capture_output=True, check=False,
+        )  # fmt: skip
+        if not report.exists():
+            raise Trouble("Vitest did not run on the browser's mutants")
+        for file in json.loads(report.read_text("utf-8"))["testResults"]:
+            mutant_name = Path(file["name"]).relative_to(folder.resolve()).parts[0]
+            failed = any(one["status"] == "failed" for one in file["assertionResults"])
+            wrong.setdefault(mutant_name, "" if failed else "no test failed")
+        return [(mutant, wrong.get(mutant.name, "its test was not run")) for mutant in chosen]
+
+
+def all_caught(env: Mapping[str, str]) -> int:
+    """How many mutants were tried; raises Trouble naming each that its test let through."""
+    found = mutants()
+    if len(found) < LEAST:
+        raise Trouble(f"there are {len(found)} mutants; {LEAST} are the least")
+    with ThreadPoolExecutor() as beside:
+        browser = beside.submit(_browser, [m for m in found if m.of_browser])
+        tried = _python([m for m in found if not m.of_browser], env)
+        tried += browser.result()
+    missed = [f"{mutant.name} ({mutant.what}): {said}" for mutant, said in tried if said]
+    if missed:
+        raise Trouble("these mistakes were noticed by no test:\n" + "\n".join(missed))
+    return len(found)
