@@ -35,7 +35,7 @@ def counted() -> dict[str, int]:
 
 
 def check() -> None:
-    """Raises Trouble naming the first file that is empty, or of which the README tells otherwise."""
+    """Raises Trouble naming the first file that is empty or of which something else is told."""
     told = {name: int(count) for name, count in _ROW.findall(TOLD.read_text("utf-8"))}
     found = counted()
     for name, count in found.items():
@@ -45,8 +45,8 @@ def check() -> None:
         before, now = told.get(name, 0), found.get(name, 0)
         if now < before:
             raise Trouble(
-                f"{name} has {now} tests, tests/README.md says {before}; put them back, or say there "
-                "under “Taken away” what went and why, and lower the number"
+                f"{name} has {now} tests, tests/README.md says {before}; put them back, or say "
+                "there under “Taken away” what went and why, and lower the number"
             )
         if now > before:
             raise Trouble(

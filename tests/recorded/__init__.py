@@ -1,0 +1,252 @@
+"""What the product says of every demo docket, and of every method on both sides, kept as files.
+
+`python -m tests.recorded` writes them anew: only where a figure was meant to change.
+"""
+
+import json
+from dataclasses import replace
+from functools import partial
+from pathlib import Path
+from typing import Any
+
+import numpy as np
+from faircorner.cues import (
+    Options,
+    goal_of,
+    leave,
+    make_least_sizes,
+    make_plan,
+    make_remedy,
+    mend,
+    play,
+    rehearse,
+    rescue,
+    suited,
+)
+from faircorner.documents.answers import (
+    finish_document,
+    least_size_document,
+    leaving_document,
+    mend_document,
+    plan_document,
+    played_document,
+    remedy_document,
+    rescue_document,
+    verdict_document,
+)
+from faircorner.documents.figures import pose_document
+from faircorner.documents.ground import ground_document, suitability_document
+from faircorner.documents.library import house_standard, methods
+from faircorner.documents.samples import LINNET, seat_document, vehicle_document
+from faircorner.documents.standard import StandardDocument
+from faircorner.documents.vehicle import SeatDocument, VehicleDocument
+from faircorner.ground import lay_bay, measures, suitability, with_behind
+from faircorner.shift import SimulatedLearner, advise, describe
+from faircorner.tape import Readings, judge, locate
+
+from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
+from server.demo.places import quarry_places, standards, tidewell_places
+
+__all__ = ["FOLDER", "differences", "machine", "recordings", "text_of"]
+
+FOLDER = Path(__file__).parent
+_SEED = 20261126
+# Of a way driven as many places are kept as show where it goes.
+_EVERY = 12
+
+
+def machine() -> str:
+    """The processor's own name: on another, sums may round otherwise in their last figure."""
+    for line in Path("/proc/cpuinfo").read_text("utf-8").splitlines():
+        if line.startswith("model name"):
+            return line.partition(":")[2].strip()
+    return "unknown"
+
+
+def _thinned(document: Any) -> Any:
+    """The same with only some of the places of every path and outline."""
+    if isinstance(document, dict):
+        return {
+            key: value[::_EVERY] if key in ("path", "path_m") else
+            [part[::_EVERY] for part in value] if key == "swept_m" else _thinned(value)
+            for key, value in document.items()
+        }  # fmt: skip
+    if isinstance(document, list):
+        return [_thinned(one) for one in document]
+    return document
+
+
+def _docket(learner: Learner, school: str) -> Any:
+    car, back, height = SEATS[learner.seat]
+    places, judged = {
+        "tidewell": (tidewell_places, standards("Ostrel", "Ostrel Licensing Office (invented)")),
+        "quarry": (quarry_places, standards("Bend county", "Bend County Examiners (invented)")),
+    }[school]
+    method = methods()[learner.school].build()
+    standard = next(
+        s for s in judged
+        if goal_of(s["manoeuvre"]) == goal_of(method.manoeuvre) and s["name"].endswith(learner.test)
+    )  # fmt: skip
+    return {
+        "vehicle": VehicleDocument.read(vehicle_document(car)).build(),
+        "seat": SeatDocument.read(
+            seat_document(car, learner.seat, back=back, height=height)
+        ).build(),
+        "ground": next(g for g in places() if g.name.startswith(learner.place)),
+        "method": method,
+        "standard": StandardDocument.read(standard).build(),
+    }
+
+
+def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
+    """The plan, every attempt's verdict, and the advice that the set gets."""
+    docket = _docket(learner, school)
+    vehicle, seat, ground, method, standard = docket.values()
+    plan = make_plan(vehicle, seat, ground, method, standard.bands())
+    rng = np.random.default_rng(_SEED)
+    hands = SimulatedLearner(bias=learner.bias, scatter=learner.scatter)
+    late = hands.lateness(learner.attempts, before=0, rng=rng)
+    driven = rehearse(vehicle, seat, method, plan, standard.bands(), late)
+    place = suited(ground, method)
+    along = place.kerb_on_left().berth.along
+    taped, verdicts = [], []
+    for i in range(learner.attempts):
+        names = ("kerb_front", "kerb_rear", along)
+        true = {name: float(driven.finish.measure(name)[i]) for name in names}
+        readings = {name: round(value, 2) for name, value in true.items() if not np.isnan(value)}
+        found = locate(vehicle, place, Readings(**readings), assumed=plan.track.final[0])
+        counts = {"kerb_touches": float(driven.kerb_touched[i]), "looks_missed": float(i % 3)}
+        verdict = judge(standard, found.finish, counts)
+        taped.append([found.finish.kerb[0], found.finish.angle[0], found.finish.measure(along)[0]])
+        verdicts.append({
+            "pose": pose_document(found.pose), "finish": finish_document(found.finish),
+            "sigma": [None if np.isnan(s) else round(float(s), 6) for s in found.sigma],
+            "verdict": verdict_document(verdict),
+        })  # fmt: skip
+    columns = 3 if not np.isnan(taped).any() else 2
+    finish = plan.finish
+    target = np.array([finish.kerb[0], finish.angle[0], finish.measure(along)[0]])[:columns]
+    off = np.array(taped)[:, :columns] - target
+    finishes = describe(off)
+    advice = advise(finishes, plan.sensitivity[:columns], target, standard.bands(),
+                    wheelbase=vehicle.wheelbase, along=along,
+                    rng=np.random.default_rng(_SEED))  # fmt: skip
+    return {
+        "ground": ground_document(ground),
+        "measures": measures(ground),
+        "suitability": suitability_document(suitability(ground)),
+        "plan": plan_document(plan, method),
+        "leaving": [leaving_document(w) for w in leave(vehicle, place, plan.track.final[0])],
+        "verdicts": verdicts,
+        "advice": {
+            "kind": advice.kind, "call": advice.call, "by": advice.by, "chance": advice.chance,
+            "chance_after": advice.chance_after, "explained": round(advice.explained, 6),
+            "scatter_share": advice.scatter_share.round(6).tolist(),
+            "bias": finishes.bias.round(6).tolist(), "scatter": finishes.scatter.round(6).tolist(),
+            "margin": finishes.margin.round(6).tolist(),
+            "p_value": None if np.isnan(finishes.p_value) else round(finishes.p_value, 6),
+        },
+    }  # fmt: skip
+
+
+def _of_method(name: str, side: str) -> dict[str, Any]:
+    """The library's method for one car where the demo has a place for it; its answers elsewhere."""
+    method = methods()[name].build()
+    goal = goal_of(method.manoeuvre)
+    ground = next(
+        g for g in tidewell_places() if type(g.goal).__name__.lower() == goal and g.side == "left"
+    )
+    vehicle = VehicleDocument.read(vehicle_document(LINNET)).build()
+    seat = SeatDocument.read(seat_document(LINNET, "seat", back=0.0, height=1.2)).build()
+    if side == "right":
+        ground = ground.mirrored()
+    bands = house_standard(goal).build().bands()
+    plan = make_plan(vehicle, seat, ground, method, bands)
+    found: dict[str, Any] = {"plan": plan_document(plan, method)}
+    if plan.feasible and plan.calls:
+        options = Options()
+        late = {"call": 1, "by": 0.3}
+        found["played"] = played_document(
+            play(vehicle, seat, ground, method, options, plan.values, **late)
+        )
+        found["rescue"] = rescue_document(
+            rescue(vehicle, seat, ground, method, options, bands, plan.values, **late,
+                   forward=2, reverse=2)
+        )  # fmt: skip
+    if not plan.feasible:
+        found["remedy"] = remedy_document(make_remedy(vehicle, seat, ground, method, bands))
+    return found
+
+
+def _of_rooms() -> dict[str, Any]:
+    """How little room would do, advice for too little of it, and mends, on both sides."""
+    vehicle = VehicleDocument.read(vehicle_document(LINNET)).build()
+    seat = SeatDocument.read(seat_document(LINNET, "seat", back=0.0, height=1.2)).build()
+    bands = house_standard().build().bands()
+    park = methods()["Straight-run reverse park"].build()
+    tight = with_behind(tidewell_places()[0], 5.6)
+    found: dict[str, Any] = {
+        "remedy": remedy_document(make_remedy(vehicle, seat, tight, park, bands)),
+    }
+    for name in ("Full-lock reverse bay", "Three-movement turn"):
+        method = methods()[name].build()
+        goal = goal_of(method.manoeuvre)
+        ground = next(g for g in quarry_places() if type(g.goal).__name__.lower() == goal)
+        limits = house_standard(goal).build().bands()
+        sizes = make_least_sizes(vehicle, seat, ground, method, limits)
+        found[f"least room, {name}"] = [least_size_document(s, method) for s in sizes]
+    for name, place, pose in (
+        ("kerb", with_behind(tidewell_places()[0], 8.0), [-5.5, -1.6, 0.05]),
+        ("bay", replace(lay_bay("bay"), goal=replace(lay_bay("bay").goal)), [0.35, 4.2, -1.57]),
+    ):
+        told = partial(mend, vehicle, bands=bands, forward=2, reverse=2)
+        found[f"mend, {name}"] = mend_document(told(place, np.array(pose)))
+        found[f"mend, {name}, right"] = mend_document(
+            told(place.mirrored(), np.array(pose) * [1, -1, -1])
+        )
+    return found
+
+
+def recordings() -> dict[str, Any]:
+    """Each file's name and a function that works its content out."""
+    found: dict[str, Any] = {"rooms": _of_rooms}
+    for school, learners in (("tidewell", TIDEWELL_LEARNERS), ("quarry", QUARRY_LEARNERS)):
+        for learner in learners:
+            first = learner.name.split(maxsplit=1)[0].lower()
+            found[f"{school}-{first}"] = partial(_of_learner, learner, school)
+    for name in methods():
+        for side in ("left", "right"):
+            slug = "".join(c if c.isalnum() else "-" for c in name.lower())
+            found[f"method-{slug}-{side}"] = partial(_of_method, name, side)
+    return found
+
+
+def differences(before: Any, now: Any, tolerance: float, path: str = "") -> list[str]:
+    """Where two documents say different things: figures by more than the tolerance."""
+    if isinstance(before, dict) and isinstance(now, dict):
+        return [
+            line
+            for key in sorted(before.keys() | now.keys())
+            for line in (
+                differences(before[key], now[key], tolerance, f"{path}.{key}")
+                if key in before and key in now
+                else [f"{path}.{key} is only in one of them"]
+            )
+        ]
+    if isinstance(before, list) and isinstance(now, list):
+        if len(before) != len(now):
+            return [f"{path} had {len(before)} entries, has {len(now)}"]
+        return [
+            line
+            for i, (a, b) in enumerate(zip(before, now, strict=True))
+            for line in differences(a, b, tolerance, f"{path}[{i}]")
+        ]
+    numbers = (int, float)
+    if isinstance(before, numbers) and isinstance(now, numbers) and not isinstance(before, bool):
+        return [] if abs(before - now) <= tolerance else [f"{path} was {before}, is {now}"]
+    return [] if before == now else [f"{path} was {before!r}, is {now!r}"]
+
+
+def text_of(content: Any) -> str:
+    """As it is kept; read back it is what a test compares with."""
+    return json.dumps({"machine": machine(), "said": _thinned(content)}, separators=(",", ":"))
