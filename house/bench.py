@@ -9,16 +9,15 @@ import subprocess
 import sys
 import time
 from collections.abc import Callable
+from dataclasses import replace
 from pathlib import Path
 
-from faircorner.cues import Method, Options, Unknown, goal_of, make_plan
+from faircorner.cues import Options, Scene, Unknown, goal_of, make_plan
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import (
-    Band,
     Bay,
     Corner,
-    Ground,
     Stretch,
     Turnabout,
     lay_bay,
@@ -49,7 +48,6 @@ def _median_ms(work: Callable[[int], object], rounds: int = _ROUNDS) -> float:
     return statistics.median(taken)
 
 
-Bands = tuple[Band, ...]
 _PLACES = {
     "reverse parallel": lay_kerb("bench", goal_ahead=2.0),
     "bay forward": lay_bay("bench", bay=Bay(angle=math.radians(60)), aisle=7.0),
@@ -85,20 +83,18 @@ def _plan_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, floa
     rows = []
     for name, document in methods().items():
         method = document.build()
-        bands = house_standard(goal_of(method.manoeuvre)).build().bands()
-        gap = method.start.gap
-        ground = _OWN_PLACES.get(name, _PLACES[method.manoeuvre])
+        scene = Scene(
+            vehicle=vehicle, seat=seat, ground=_OWN_PLACES.get(name, _PLACES[method.manoeuvre]),
+            method=method, standard=house_standard(goal_of(method.manoeuvre)).build(),
+        )  # fmt: skip
 
-        def plan(
-            i: int, method: Method = method, bands: Bands = bands, ground: Ground = ground,
-            gap: float | Unknown = gap,
-        ) -> object:  # fmt: skip
+        def plan(i: int, scene: Scene = scene, gap: float | Unknown = method.start.gap) -> object:
             step = 0.01 * (i % 30)
             if not isinstance(gap, Unknown):
                 options = Options(gap=gap + step)
             else:
                 options = Options(pinned={gap.name: gap.prefer + step / 4})
-            return make_plan(vehicle, seat, ground, method, bands, options)
+            return make_plan(replace(scene, options=options))
 
         plan(0)
         rows.append((f"plan with windows: {name}", _median_ms(plan), "ms", 150.0))

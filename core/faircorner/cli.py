@@ -5,13 +5,13 @@ import sys
 from pathlib import Path
 from typing import Any
 
-from faircorner.cues import goal_of, make_plan, make_remedy
+from faircorner.cues import Scene, goal_of, make_plan, make_remedy
 from faircorner.documents.answers import plan_document, remedy_document
 from faircorner.documents.driving import drive_document
 from faircorner.documents.library import house_standard, methods
-from faircorner.documents.model import inside
 from faircorner.documents.requests import DriveRequest, PlanRequest, method_named, read_options
 from faircorner.errors import InputError
+from faircorner.model import inside
 
 __all__ = ["main"]
 
@@ -58,10 +58,13 @@ def _plan(document: Any) -> dict[str, Any]:
     with inside("standard"):
         standard = (request.standard or house_standard(goal_of(method.manoeuvre))).build()
     options = read_options(request.options, method)
-    plan = make_plan(vehicle, seat, ground, method, standard.bands(), options)
+    scene = Scene(
+        vehicle=vehicle, seat=seat, ground=ground, method=method, standard=standard, options=options
+    )
+    plan = make_plan(scene)
     remedy = None
     if not plan.feasible:
-        remedy = make_remedy(vehicle, seat, ground, method, standard.bands(), options)
+        remedy = make_remedy(scene)
     return {
         **plan_document(plan, method),
         "remedy": remedy_document(remedy),

@@ -13,10 +13,8 @@ from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
 from faircorner.cues import Rehearsal, goal_of, make_plan, rehearse
-from faircorner.documents import read_options
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import methods
-from faircorner.documents.requests import OptionsModel
 from faircorner.documents.samples import (
     HERON,
     LINNET,
@@ -177,15 +175,13 @@ class _Loader:
         revisions = {
             k: getattr(sheet, k) for k in ("vehicle", "seat", "ground", "method", "standard")
         }
-        scene = scene_of(revisions)
-        options = read_options(OptionsModel.read(sheet.options), scene.method)
-        plan = make_plan(
-            scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands, options
-        )
+        scene = scene_of(revisions, sheet.options)
+        plan = make_plan(scene)
         along = plan.ground.kerb_on_left().berth.along
-        shift = np.array([options.shifts.get(i + 1, 0.0) for i in range(len(plan.calls))])
+        shifts = scene.options.shifts
+        shift = np.array([shifts.get(i + 1, 0.0) for i in range(len(plan.calls))])
         late = hands.lateness(count, before=before, rng=self.rng)
-        driven = rehearse(scene.vehicle, scene.seat, scene.method, plan, scene.bands, late + shift)
+        driven = rehearse(scene, plan, late + shift)
         for i in range(count):
             started = first + timedelta(days=3 * (i // 5), minutes=9 * (i % 5))
             if i % 5 == 0:

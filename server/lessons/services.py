@@ -1,23 +1,24 @@
 """Attempts: kept once, taped, judged by the core."""
 
+from dataclasses import fields, replace
 from datetime import datetime
 from math import degrees
 from typing import Any
 from uuid import UUID
 
 from django.db import transaction
-from faircorner.cues import mend, suited
-from faircorner.documents import read_document, verdict_document
+from faircorner.cues import Scene, mend
+from faircorner.documents import verdict_document
 from faircorner.documents.answers import finish_document, mend_document
 from faircorner.errors import InputError
-from faircorner.ground import Ground
-from faircorner.tape import Readings, Standard, TapedPose, judge, locate
-from faircorner.vehicle import Vehicle
+from faircorner.standards import Noted, counted
+from faircorner.tape import Readings, TapedPose, judge, locate
 
+from server.documents.models import Kind
 from server.errors import Stale
 from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet
-from server.planning.services import final_pose
+from server.planning.services import final_pose, scene_of
 from server.schools.models import Member, Role, School
 
 __all__ = [
@@ -74,50 +75,34 @@ def keep_attempt(
     return attempt
 
 
-def _counts(notes: dict[str, Any]) -> dict[str, float]:
-    """What a standard can count; a look that needed a prompt is a prompt, not a miss."""
-    counted = ("forward_movements", "reverse_movements", "kerb_touches", "kerb_mounts",
-               "vehicle_touches", "seconds")  # fmt: skip
-    looks = notes["looks"]
-    return {
-        **{name: notes[name] for name in counted},
-        "looks_missed": looks.count("missed"),
-        "looks_late": looks.count("late"),
-        "prompts": looks.count("prompted"),
-    }
+def _noted(notes: dict[str, Any]) -> Noted:
+    known = {field.name: notes[field.name] for field in fields(Noted)}
+    return Noted(**{**known, "looks": tuple(notes["looks"])})
 
 
-def _judged_by(sheet: CueSheet) -> tuple[Vehicle, Ground, Standard]:
-    ground = read_document("ground", sheet.ground.body).build()
-    return (
-        read_document("vehicle", sheet.vehicle.body).build(),
-        suited(ground, read_document("method", sheet.method.body).build()),
-        read_document("standard", sheet.standard.body).build(),
-    )
+def _scene(sheet: CueSheet) -> Scene:
+    """The sheet's own, its vehicle standing where the plan ends."""
+    revisions = {kind: getattr(sheet, kind) for kind in Kind.values}
+    return replace(scene_of(revisions, sheet.options), standing=final_pose(sheet.plan))
 
 
-def _located(
-    sheet: CueSheet, vehicle: Vehicle, ground: Ground, readings: dict[str, float | None]
-) -> TapedPose:
-    return locate(
-        vehicle,
-        ground,
-        Readings(**{name.removesuffix("_m"): value for name, value in readings.items()}),
-        assumed=final_pose(sheet.plan),
-    )
+def _located(scene: Scene, readings: dict[str, float | None]) -> TapedPose:
+    taped = Readings(**{name.removesuffix("_m"): value for name, value in readings.items()})
+    return locate(scene, taped)
 
 
 def mend_result(
     sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
 ) -> dict[str, Any] | None:
     """How to put right where the vehicle stands, within the movements that are left; None: not."""
-    vehicle, ground, standard = _judged_by(sheet)
-    taped = _located(sheet, vehicle, ground, readings)
+    scene = _scene(sheet)
+    here = replace(scene, standing=_located(scene, readings).pose)
+    left = scene.standard.movements_left
     found = mend(
-        vehicle, ground, taped.pose, standard.bands(),
-        forward=standard.movements_left("forward", notes["forward_movements"]),
-        reverse=standard.movements_left("reverse", notes["reverse_movements"]),
-    )  # fmt: skip
+        here,
+        forward=left("forward", notes["forward_movements"]),
+        reverse=left("reverse", notes["reverse_movements"]),
+    )
     return mend_document(found)
 
 
@@ -125,16 +110,17 @@ def tape_result(
     sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
 ) -> dict[str, Any]:
     """Pose, finish and verdict of readings, as a document. Raises InputError naming the reading."""
-    vehicle, ground, standard = _judged_by(sheet)
-    taped = _located(sheet, vehicle, ground, readings)
+    scene = _scene(sheet)
+    taped = _located(scene, readings)
     x, y, heading = (float(v) for v in taped.pose)
+    verdict = judge(scene.standard, taped.finish, counted(_noted(notes)))
     return {
         "pose": {"x_m": round(x, 4), "y_m": round(y, 4), "heading_deg": round(degrees(heading), 3)},
         "along_known": readings.get("ahead_m") is not None or readings.get("behind_m") is not None,
         "sigma_across_m": round(float(taped.sigma[1]), 4),
         "sigma_angle_deg": round(degrees(float(taped.sigma[2])), 3),
         "finish": finish_document(taped.finish),
-        "verdict": verdict_document(judge(standard, taped.finish, _counts(notes))),
+        "verdict": verdict_document(verdict),
     }
 
 

@@ -2,7 +2,7 @@
 
 import hashlib
 import json
-from dataclasses import dataclass
+from dataclasses import replace
 from math import radians
 from typing import Any
 
@@ -10,14 +10,13 @@ import numpy as np
 from django.core.cache import cache
 from django.db import transaction
 from faircorner.cues import (
-    Method,
+    Scene,
     leave,
     make_least_sizes,
     make_plan,
     make_remedy,
     play,
     rescue,
-    suited,
 )
 from faircorner.documents import plan_document, read_document, read_options, remedy_document
 from faircorner.documents.answers import (
@@ -29,17 +28,12 @@ from faircorner.documents.answers import (
 )
 from faircorner.documents.requests import OptionsModel
 from faircorner.errors import InputError
-from faircorner.ground import Band, Ground
-from faircorner.sight import Seat
-from faircorner.tape import Standard
-from faircorner.vehicle import Vehicle
 
 from server.documents.models import Kind, Revision
 from server.planning.models import CueSheet
 from server.schools.models import Member, Role, School
 
 __all__ = [
-    "Scene",
     "compute_least_sizes",
     "compute_leaving",
     "compute_plan",
@@ -56,21 +50,6 @@ __all__ = [
 KINDS = tuple(Kind.values)
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Scene:
-    """The core's objects behind a docket."""
-
-    vehicle: Vehicle
-    seat: Seat
-    ground: Ground
-    method: Method
-    standard: Standard
-
-    @property
-    def bands(self) -> tuple[Band, ...]:
-        return self.standard.bands()
-
-
 def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
     """The revisions a docket names, each of its own kind and of this school."""
     found = {}
@@ -83,20 +62,18 @@ def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
     return found
 
 
-def scene_of(revisions: dict[str, Revision], method_body: dict[str, Any] | None = None) -> Scene:
+def scene_of(
+    revisions: dict[str, Revision],
+    options: dict[str, Any],
+    method_body: dict[str, Any] | None = None,
+) -> Scene:
     """The core's objects of a docket; method_body stands in for the method's own while edited."""
-    built = {
+    built: dict[str, Any] = {
         kind: read_document(kind, revision.body).build() for kind, revision in revisions.items()
     }
     if method_body is not None:
         built["method"] = read_document("method", method_body).build()
-    return Scene(
-        vehicle=built["vehicle"],
-        seat=built["seat"],
-        ground=built["ground"],
-        method=built["method"],
-        standard=built["standard"],
-    )
+    return Scene(**built, options=read_options(_options(options), built["method"]))
 
 
 def _options(options: dict[str, Any]) -> OptionsModel:
@@ -119,12 +96,8 @@ def compute_plan(
     key = _key("plan", revisions, {**options, "method_body": method_body})
     found = cache.get(key)
     if found is None:
-        scene = scene_of(revisions, method_body)
-        plan = make_plan(
-            scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands,
-            read_options(_options(options), scene.method),
-        )  # fmt: skip
-        found = plan_document(plan, scene.method)
+        scene = scene_of(revisions, options, method_body)
+        found = plan_document(make_plan(scene), scene.method)
         cache.set(key, found, timeout=None)
     return found
 
@@ -133,12 +106,7 @@ def compute_remedy(
     revisions: dict[str, Revision], options: dict[str, Any]
 ) -> dict[str, Any] | None:
     """The least change that would make an unfeasible plan work."""
-    scene = scene_of(revisions)
-    remedy = make_remedy(
-        scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands,
-        read_options(_options(options), scene.method),
-    )  # fmt: skip
-    return remedy_document(remedy)
+    return remedy_document(make_remedy(scene_of(revisions, options)))
 
 
 def compute_least_sizes(
@@ -148,12 +116,8 @@ def compute_least_sizes(
     key = _key("least sizes", revisions, options)
     found = cache.get(key)
     if found is None:
-        scene = scene_of(revisions)
-        sizes = make_least_sizes(
-            scene.vehicle, scene.seat, scene.ground, scene.method, scene.bands,
-            read_options(_options(options), scene.method),
-        )  # fmt: skip
-        found = [least_size_document(size, scene.method) for size in sizes]
+        scene = scene_of(revisions, options)
+        found = [least_size_document(size, scene.method) for size in make_least_sizes(scene)]
         cache.set(key, found, timeout=None)
     return found
 
@@ -177,32 +141,18 @@ def compute_play(
     revisions: dict[str, Revision], options: dict[str, Any], *, call: int, by_m: float
 ) -> dict[str, Any]:
     """The plan driven with one call early or late."""
-    scene = scene_of(revisions)
-    settings = read_options(_options(options), scene.method)
+    scene = scene_of(revisions, options)
     values = _figures(revisions, options, scene)
-    return played_document(
-        play(
-            scene.vehicle,
-            scene.seat,
-            scene.ground,
-            scene.method,
-            settings,
-            values,
-            call=call,
-            by=by_m,
-        )
-    )
+    return played_document(play(scene, values, call=call, by=by_m))
 
 
 def compute_rescue(
     revisions: dict[str, Revision], options: dict[str, Any], *, call: int, by_m: float
 ) -> dict[str, Any] | None:
     """How to save an attempt with one call early or late, within the movements allowed."""
-    scene = scene_of(revisions)
+    scene = scene_of(revisions, options)
     found = rescue(
-        scene.vehicle, scene.seat, scene.ground, scene.method,
-        read_options(_options(options), scene.method), scene.bands,
-        _figures(revisions, options, scene), call=call, by=by_m,
+        scene, _figures(revisions, options, scene), call=call, by=by_m,
         forward=scene.standard.movements_left("forward", 0),
         reverse=scene.standard.movements_left("reverse", 0),
     )  # fmt: skip
@@ -217,9 +167,8 @@ def compute_leaving(
     found = cache.get(key)
     if found is None:
         pose = final_pose(compute_plan(revisions, options))
-        scene = scene_of(revisions)
-        ways = leave(scene.vehicle, suited(scene.ground, scene.method), pose)
-        found = [leaving_document(way) for way in ways]
+        scene = replace(scene_of(revisions, options), standing=pose)
+        found = [leaving_document(way) for way in leave(scene)]
         cache.set(key, found, timeout=None)
     return found
 

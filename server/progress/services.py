@@ -96,7 +96,7 @@ def _judged(
         finishes,
         sensitivity,
         target,
-        read_document("standard", sheet.standard.body).build().bands(),
+        read_document("standard", sheet.standard.body).build().bands,
         wheelbase=sheet.vehicle.body["wheelbase_m"],
         along=along,
         rng=np.random.default_rng(sheet.pk),

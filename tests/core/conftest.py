@@ -28,8 +28,8 @@ def method():
 
 
 @pytest.fixture(scope="session")
-def bands():
-    return house_standard().build().bands()
+def standard():
+    return house_standard().build()
 
 
 @pytest.fixture(scope="session")

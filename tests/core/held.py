@@ -12,9 +12,10 @@ from faircorner.documents.samples import (
     vehicle_document,
 )
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
-from faircorner.ground import FAR_KERB, Bay, Corner, finish_at
+from faircorner.ground import FAR_KERB, Bay, Corner
 from faircorner.motion import clearance, drive
 from faircorner.plane import to_site
+from faircorner.standards import finish_at
 from hypothesis import strategies as st
 from shapely import Point, Polygon, box, distance, points, polygons, union_all
 
@@ -98,7 +99,7 @@ def assert_holds(plan, vehicle):
     for measure in ("kerb_front", "kerb_rear", "ahead", "behind"):
         off = finish.measure(measure)[0] - plan.finish.measure(measure)[0]
         assert np.isnan(off) or abs(off) < 0.01
-    assert abs(finish.angle[0] - plan.finish.angle[0]) < np.radians(0.2)
+    assert abs(finish.measure("angle")[0] - plan.finish.measure("angle")[0]) < np.radians(0.2)
     stated = {name: metres for name, metres, _ in plan.clearances}
     for obstacle in ground.obstacles:
         if obstacle.low:

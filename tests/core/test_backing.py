@@ -27,6 +27,8 @@ from faircorner.plane import to_site
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.core.scenes import scene
+
 RIGS = {"semi": TRACTOR_AND_SEMI, "caravan": LINNET_AND_CARAVAN}
 bends = st.floats(-25.0, 25.0).filter(lambda d: abs(d) > 0.5)
 
@@ -151,10 +153,10 @@ def test_a_wheel_beyond_the_lock_names_its_leg():
         asked("semi", legs=legs)
 
 
-def test_no_method_places_a_trailer(quay, seat, method, bands):
+def test_no_method_places_a_trailer(quay, seat, method, standard):
     vehicle, _ = rig("caravan")
     with pytest.raises(InputError) as caught:
-        make_plan(vehicle, seat, quay, method, bands)
+        make_plan(scene(vehicle, seat, quay, method, standard))
     assert caught.value.field == "vehicle"
 
 

@@ -7,19 +7,22 @@ from faircorner.documents import plan_document
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.errors import InputError
-from faircorner.ground import Bay, adjust, change_bay, finish_at, lay_bay, measures
+from faircorner.ground import Bay, adjust, change_bay, lay_bay, measures
 from faircorner.motion import clearance
 from faircorner.plane import to_site
+from faircorner.standards import finish_at
 from faircorner.tape import Readings, locate
 from hypothesis import given
 from hypothesis import strategies as st
 from shapely import Polygon, distance, polygons
 
 from tests.core.held import tyre_corners
+from tests.core.scenes import UNLIMITED, at, scene
 
 angles = st.floats(35.0, 145.0).map(np.radians)
 widths = st.floats(2.2, 3.5)
-BANDS = house_standard("bay").build().bands()
+
+STANDARD = house_standard("bay").build()
 
 
 def school(name):
@@ -107,13 +110,12 @@ def test_readings_in_a_bay_give_the_pose_back_on_both_sides(linnet, name, angle,
     pose = berth.on_site(np.array([x, off - 1.25, np.radians(lean)]))
     finish = finish_at(pose[None], linnet, place)
     readings = Readings(
-        kerb_front=float(finish.kerb_front[0]), kerb_rear=float(finish.kerb_rear[0]),
-        **{berth.along: float(finish.measure(berth.along)[0])},
+        **{n: float(finish.measure(n)[0]) for n in ("kerb_front", "kerb_rear", berth.along)}
     )  # fmt: skip
-    found = locate(linnet, place, readings, assumed=pose)
+    found = locate(at(linnet, place, pose), readings)
     np.testing.assert_allclose(found.pose, pose, atol=1e-6)
     mirror = [1, -1, -1]
-    other = locate(linnet.mirrored(), place.mirrored(), readings, assumed=pose * mirror)
+    other = locate(at(linnet.mirrored(), place.mirrored(), pose * mirror), readings)
     np.testing.assert_allclose(other.pose, found.pose * mirror, atol=1e-6)
 
 
@@ -126,14 +128,14 @@ def test_a_vehicle_standing_as_wanted_reads_the_same_on_both_sides(linnet):
     pose = np.array([0.0, 5.0 - 0.3 - linnet.rear_overhang, -np.pi / 2])
     finish = finish_at(pose[None], linnet, place)
     assert finish.kerb[0] == pytest.approx(wanted)
-    assert finish.angle[0] == pytest.approx(0.0)
-    assert finish.behind[0] == pytest.approx(0.3)
-    assert finish.ahead[0] == pytest.approx(5.0 - 0.3 - linnet.length)
+    assert finish.measure("angle")[0] == pytest.approx(0.0)
+    assert finish.measure("behind")[0] == pytest.approx(0.3)
+    assert finish.measure("ahead")[0] == pytest.approx(5.0 - 0.3 - linnet.length)
 
 
 def test_a_wheel_stop_holds_the_tyres_and_lets_the_body_over(linnet, seat):
     place = lay_bay("bay", bay=Bay(width=2.6, head="wheel stop", gap=0.1), aisle=7.0)
-    plan = make_plan(linnet, seat, place, school("Full-lock reverse bay"), BANDS)
+    plan = make_plan(scene(linnet, seat, place, school("Full-lock reverse bay"), STANDARD))
     assert plan.feasible, str(plan.why_not)
     stop = place.obstacles[-1]
     tail = to_site(plan.track.final[0], linnet.outline()[0])[:, 1].max()
@@ -145,15 +147,17 @@ def test_a_wheel_stop_holds_the_tyres_and_lets_the_body_over(linnet, seat):
 def test_looks_into_a_bay_say_what_this_gear_does(linnet, seat):
     """Backing in, the nose swings out; going in forward, the rear wheel cuts in as it must."""
     back = make_plan(
-        linnet,
-        seat,
-        lay_bay("b", bay=Bay(width=2.6), aisle=7.0),
-        school("Full-lock reverse bay"),
-        (),
+        scene(
+            linnet,
+            seat,
+            lay_bay("b", bay=Bay(width=2.6), aisle=7.0),
+            school("Full-lock reverse bay"),
+            (),
+        )
     )
     assert {"reverses", "swings out", "tail goes in"} <= {look.why for look in back.looks}
     leaning = lay_bay("f", bay=Bay(angle=np.radians(60)), aisle=7.0)
-    forward = make_plan(linnet, seat, leaning, school("Full-lock forward bay"), ())
+    forward = make_plan(scene(linnet, seat, leaning, school("Full-lock forward bay"), UNLIMITED))
     why = {look.why: look.metres for look in forward.looks}
     assert "drives on" in why
     radius = 1 / float(linnet.steering.curvature(linnet.steering.lock_turns))
@@ -166,13 +170,13 @@ def test_looks_into_a_bay_say_what_this_gear_does(linnet, seat):
 
 def test_each_cue_at_a_bay_is_one_that_shows(linnet, seat):
     place = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0)
-    plan = make_plan(linnet, seat, place, school("Full-lock reverse bay"), ())
+    plan = make_plan(scene(linnet, seat, place, school("Full-lock reverse bay"), UNLIMITED))
     named = {name for name, _, _ in place.sighted}
     for call in plan.calls:
         assert call.cue.what in named
         assert call.cue.sighting.through is not None
     free = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0, before=None, beyond=None)
-    alone = make_plan(linnet, seat, free, school("Full-lock reverse bay"), ())
+    alone = make_plan(scene(linnet, seat, free, school("Full-lock reverse bay"), UNLIMITED))
     assert all("line" in call.cue.what for call in alone.calls)
 
 
@@ -180,7 +184,7 @@ def test_each_cue_at_a_bay_is_one_that_shows(linnet, seat):
 def test_a_finish_off_the_middle_is_put_right_between_the_neighbours(linnet, off):
     place = suited(lay_bay("bay", bay=Bay(width=2.7), aisle=7.0), school("Full-lock reverse bay"))
     stands = np.array([off, 5.0 - 0.3 - linnet.rear_overhang, -np.pi / 2])
-    found = mend(linnet, place, stands, BANDS, forward=2, reverse=2)
+    found = mend(at(linnet, place, stands, STANDARD), forward=2, reverse=2)
     assert found is not None
     assert found.movements[0] == "forward"
     wanted = place.berth.wanted_kerb(linnet)
@@ -193,7 +197,7 @@ def test_a_finish_off_the_middle_is_put_right_between_the_neighbours(linnet, off
 def test_where_nothing_stands_no_spare_is_made_up(linnet, seat):
     free = lay_bay("free", bay=Bay(width=2.6), aisle=7.0, before=None, beyond=None)
     method = school("Full-lock reverse bay")
-    plan = make_plan(linnet, seat, free, method, BANDS)
+    plan = make_plan(scene(linnet, seat, free, method, STANDARD))
     assert plan.feasible
     told = plan_document(plan, method)
     assert told["spare_m"] is None
@@ -205,8 +209,12 @@ def test_unsteady_hands_in_a_bay_touch_the_neighbour_and_no_kerb(linnet, seat):
     """Turned in far too late it ends in the next bay: the body meets who stands there."""
     place = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0)
     method = school("Full-lock reverse bay")
-    plan = make_plan(linnet, seat, place, method, BANDS)
-    hands = rehearse(linnet, seat, method, plan, BANDS, [[0.0, 0.0], [0.15, 0.0], [1.2, 0.0]])
+    plan = make_plan(scene(linnet, seat, place, method, STANDARD))
+    hands = rehearse(
+        scene(linnet, seat, plan.ground, method, STANDARD),
+        plan,
+        [[0.0, 0.0], [0.15, 0.0], [1.2, 0.0]],
+    )
     assert hands.body_touched.tolist() == [False, False, True]
     assert not hands.kerb_touched.any()
     assert hands.good.tolist() == [True, True, False]

@@ -31,7 +31,7 @@ def test_the_edge_runs_at_the_height_similar_triangles_give():
     found = one(along(2.0))
     assert found.sighting.z == pytest.approx(0.6)
     assert found.sighting.offset == pytest.approx(0.0)
-    assert found.sighting.along == "z"
+    assert found.sighting.told.along == "z"
     assert found.sighting.through == "side glass"
     np.testing.assert_allclose(found.ground, (1.2, 2.0))
 

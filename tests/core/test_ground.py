@@ -4,20 +4,18 @@ import numpy as np
 import pytest
 from faircorner.errors import InputError
 from faircorner.ground import (
-    Band,
     Edge,
-    Finish,
     Ground,
     Kerbside,
     Obstacle,
     adjust,
     far_kerb,
-    finish_at,
     lay_kerb,
     measures,
     near_kerb,
     with_behind,
 )
+from faircorner.standards import Band, Finish, finish_at
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -92,21 +90,24 @@ def test_the_far_kerb_moves_with_the_road(place):
 def test_the_tape_reads_what_the_pose_says(linnet, x, y, heading):
     place = with_behind(lay_kerb("quay"), 30.0)
     finish = finish_at(np.array([[x, y, heading]]), linnet, place)
-    across = finish.kerb_front[0] - finish.kerb_rear[0]
+    across = finish.measure("kerb_front")[0] - finish.measure("kerb_rear")[0]
     wider = np.cos(heading) * (linnet.track_front - linnet.track_rear) / 2
     assert across == pytest.approx(-np.sin(heading) * linnet.wheelbase - wider)
-    room = 30.0 - finish.ahead[0] - finish.behind[0]
+    room = 30.0 - finish.measure("ahead")[0] - finish.measure("behind")[0]
     straight = linnet.length * np.cos(heading)
     assert straight - 0.1 <= room <= straight + linnet.width * abs(np.sin(heading)) + 1e-9
-    assert finish.kerb[0] == pytest.approx((finish.kerb_front[0] + finish.kerb_rear[0]) / 2)
+    assert finish.kerb[0] == pytest.approx(
+        (finish.measure("kerb_front")[0] + finish.measure("kerb_rear")[0]) / 2
+    )
 
 
 def test_a_band_keeps_its_ends_and_judges_angles_both_ways():
-    nothing = np.full(4, np.nan)
     finish = Finish(
-        kerb_front=np.array([0.1, 0.45, 0.0999, 0.4501]), kerb_rear=nothing,
-        angle=np.array([0.05, -0.05, 0.06, -0.06]), ahead=nothing, behind=nothing,
-    )  # fmt: skip
+        taped={
+            "kerb_front": np.array([0.1, 0.45, 0.0999, 0.4501]),
+            "angle": np.array([0.05, -0.05, 0.06, -0.06]),
+        }
+    )
     kerb = Band(measure="kerb_front", low=0.1, high=0.45)
     assert kerb.holds(finish).tolist() == [True, True, False, False]
     angle = Band(measure="angle", high=0.055)

@@ -9,10 +9,12 @@ from faircorner.errors import InputError
 from faircorner.ground import Bay, lay_bay, lay_kerb
 from faircorner.motion import Leg, clearance, drive
 
+from tests.core.scenes import UNLIMITED, at, scene
+
 
 def parked(linnet, seat, school, ground):
     method = methods()[school].build()
-    plan = make_plan(linnet, seat, ground, method, ())
+    plan = make_plan(scene(linnet, seat, ground, method, UNLIMITED))
     assert plan.feasible, str(plan.why_not)
     return suited(ground, method), plan.track.final[0]
 
@@ -42,7 +44,7 @@ def least_gap(vehicle, ground, pose, found, straight):
 def test_no_steering_until_clear_of_the_neighbours(linnet, seat, school, bay, side):
     car, eye = (linnet, seat) if side == "left" else (linnet.mirrored(), seat.mirrored())
     ground, pose = parked(car, eye, school, lay_bay("bay", side=side, bay=bay, aisle=8.0))
-    ways = leave(car, ground, pose)
+    ways = leave(at(car, ground, pose))
     assert {w.way for w in ways} == {"left", "right"}
     assert {w.gear for w in ways} == {"forward" if "reverse" in school else "reverse"}
     for found in ways:
@@ -57,16 +59,16 @@ def test_the_ways_out_of_a_square_bay_are_alike_on_both_sides(linnet, seat):
     ground, pose = parked(
         linnet, seat, "Full-lock reverse bay", lay_bay("bay", bay=Bay(width=2.6), aisle=8.0)
     )
-    left, right = leave(linnet, ground, pose * [0, 1, 1])
+    left, right = leave(at(linnet, ground, pose * [0, 1, 1]))
     assert left.straight == pytest.approx(right.straight)
 
 
-def test_leaving_the_kerb_backs_as_far_as_the_one_ahead_asks(linnet, seat, bands):
+def test_leaving_the_kerb_backs_as_far_as_the_one_ahead_asks(linnet, seat, standard):
     method = methods()["Straight-run reverse park"].build()
     quay = lay_kerb("quay", goal_ahead=2.0)
-    final = make_plan(linnet, seat, quay, method, bands).track.final[0]
-    (far,) = leave(linnet, quay, final)
-    (near,) = leave(linnet, quay, final + [1.5, 0, 0])
+    final = make_plan(scene(linnet, seat, quay, method, standard)).track.final[0]
+    (far,) = leave(at(linnet, quay, final))
+    (near,) = leave(at(linnet, quay, final + [1.5, 0, 0]))
     assert (far.gear, far.then, far.way) == ("reverse", "forward", "right")
     # Moved up by a metre and a half, it has to back at most as much more, once it backs at all.
     assert near.straight == pytest.approx(max(far.straight, 0.0) + 1.5, abs=0.06) or (
@@ -80,6 +82,6 @@ def test_an_aisle_too_narrow_is_told_and_not_made_up(linnet, seat):
         linnet, seat, "Full-lock reverse bay", lay_bay("bay", bay=Bay(width=2.6), aisle=7.0)
     )
     narrow = lay_bay("bay", bay=ground.goal, aisle=3.2)
-    assert [w.straight for w in leave(linnet, narrow, pose)] == [None, None]
+    assert [w.straight for w in leave(at(linnet, narrow, pose))] == [None, None]
     with pytest.raises(InputError, match="pose"):
-        leave(linnet, ground, np.array([np.nan, 0.0, 0.0]))
+        leave(at(linnet, ground, np.array([np.nan, 0.0, 0.0])))

@@ -17,6 +17,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from tests.core.held import CARS, assert_holds, built, plausible, plausible_cars
+from tests.core.scenes import UNLIMITED, scene
 
 SCHOOLS = methods()
 PLACES = {
@@ -60,17 +61,19 @@ INTO_BAYS = [
 @pytest.mark.parametrize("car", CARS)
 @pytest.mark.parametrize("place", PLACES)
 @pytest.mark.parametrize("school", KERBSIDE)
-def test_a_school_works_for_a_car_on_both_sides(school, place, car, bands):
+def test_a_school_works_for_a_car_on_both_sides(school, place, car, standard):
     vehicle, seat = built(CARS[car])
     ground = PLACES[place](CARS[car])
     method = SCHOOLS[school].build()
-    left = make_plan(vehicle, seat, ground, method, bands)
+    left = make_plan(scene(vehicle, seat, ground, method, standard))
     finish = assert_holds(left, vehicle)
     assert finish.kerb[0] == pytest.approx(ground.goal.kerb, abs=0.01)
-    assert all(band.holds(finish)[0] for band in bands)
+    assert all(band.holds(finish)[0] for band in standard.bands)
     if car != LINNET.name:
         return
-    right = make_plan(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, bands)
+    right = make_plan(
+        scene(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, standard)
+    )
     np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
     assert_holds(right, vehicle.mirrored())
 
@@ -81,7 +84,7 @@ def test_a_school_ends_in_the_middle_of_a_bay_on_both_sides(school, place, car):
     vehicle, seat = built(CARS[car])
     method = SCHOOLS[school].build()
     ground = (YARDS if school == YARD else BAYS[method.manoeuvre])[place]
-    left = make_plan(vehicle, seat, ground, method, ())
+    left = make_plan(scene(vehicle, seat, ground, method, UNLIMITED))
     assert_holds(left, vehicle)
     final = left.track.final[0]
     across = np.array([-left.ground.goal.inward[1], left.ground.goal.inward[0]])
@@ -93,18 +96,20 @@ def test_a_school_ends_in_the_middle_of_a_bay_on_both_sides(school, place, car):
     )
     if car != LINNET.name:
         return
-    right = make_plan(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, ())
+    right = make_plan(
+        scene(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, UNLIMITED)
+    )
     np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
     assert_holds(right, vehicle.mirrored())
 
 
-def test_a_method_is_told_from_a_place_that_it_does_not_end_at(linnet, seat, quay, bands):
+def test_a_method_is_told_from_a_place_that_it_does_not_end_at(linnet, seat, quay, standard):
     for school, ground in (
         ("Full-lock reverse bay", quay),
         ("Straight-run reverse park", BAYS["bay reverse"]["square"]),
     ):
         with pytest.raises(InputError) as caught:
-            make_plan(linnet, seat, ground, SCHOOLS[school].build(), bands)
+            make_plan(scene(linnet, seat, ground, SCHOOLS[school].build(), standard))
         assert caught.value.field == "ground"
 
 
@@ -112,17 +117,20 @@ def test_a_method_is_told_from_a_place_that_it_does_not_end_at(linnet, seat, qua
 def test_the_least_width_of_bay_works_and_less_does_not(linnet, seat, angle):
     method = SCHOOLS["Full-lock reverse bay"].build()
     ground = lay_bay("bay", bay=Bay(angle=np.radians(angle)), aisle=7.0, before=0.0, beyond=0.0)
-    bands = house_standard("bay").build().bands()
-    assert make_least_sizes(linnet, seat, ground, method, bands)[0].metres is not None
-    least = make_least_sizes(linnet, seat, ground, method, ())[0].metres
-    assert_holds(make_plan(linnet, seat, adjust(ground, "bay_width", least), method, ()), linnet)
+    standard = house_standard("bay").build()
+    assert make_least_sizes(scene(linnet, seat, ground, method, standard))[0].metres is not None
+    least = make_least_sizes(scene(linnet, seat, ground, method, UNLIMITED))[0].metres
+    assert_holds(
+        make_plan(scene(linnet, seat, adjust(ground, "bay_width", least), method, UNLIMITED)),
+        linnet,
+    )
     tighter = adjust(ground, "bay_width", least - 0.1)
-    assert not make_plan(linnet, seat, tighter, method, ()).feasible
+    assert not make_plan(scene(linnet, seat, tighter, method, UNLIMITED)).feasible
 
 
-def test_a_school_without_references_gives_outcomes_and_no_cues(linnet, seat, quay, bands):
+def test_a_school_without_references_gives_outcomes_and_no_cues(linnet, seat, quay, standard):
     method = SCHOOLS["Shallow reverse park"].build()
-    plan = plan_document(make_plan(linnet, seat, quay, method, bands), method)
+    plan = plan_document(make_plan(scene(linnet, seat, quay, method, standard)), method)
     assert [call["cues"] for call in plan["calls"]] == [[]] * 4
     assert plan["calls"][0]["until"]["metres"] == pytest.approx(
         plan["figures"]["turn_in"], abs=1e-3
@@ -130,40 +138,42 @@ def test_a_school_without_references_gives_outcomes_and_no_cues(linnet, seat, qu
     assert plan["calls"][2]["until"]["own"] == "rear wheel"
 
 
-def test_one_amount_is_one_amount_everywhere(linnet, seat, quay, bands):
-    plan = make_plan(linnet, seat, quay, SCHOOLS["One amount reverse park"].build(), bands)
+def test_one_amount_is_one_amount_everywhere(linnet, seat, quay, standard):
+    plan = make_plan(
+        scene(linnet, seat, quay, SCHOOLS["One amount reverse park"].build(), standard)
+    )
     toward, away = plan.legs[1].turns[0], plan.legs[3].turns[0]
     assert toward == pytest.approx(-away)
     assert toward == pytest.approx(plan.values["amount"] * linnet.steering.lock_turns)
 
 
-def test_the_place_is_taken_up_with_the_gap_that_was_asked_for(linnet, seat, quay, bands):
+def test_the_place_is_taken_up_with_the_gap_that_was_asked_for(linnet, seat, quay, standard):
     method = SCHOOLS["Set back and forward reverse park"].build()
-    plan = make_plan(linnet, seat, quay, method, bands, Options(ahead=1.4))
+    plan = make_plan(scene(linnet, seat, quay, method, standard, Options(ahead=1.4)))
     assert plan.legs[-1].direction == 1
-    assert plan.finish.ahead[0] == pytest.approx(1.4, abs=1e-4)
+    assert plan.finish.measure("ahead")[0] == pytest.approx(1.4, abs=1e-4)
 
 
-def test_a_pinned_amount_is_kept_and_the_rest_fitted_around_it(linnet, seat, quay, bands):
+def test_a_pinned_amount_is_kept_and_the_rest_fitted_around_it(linnet, seat, quay, standard):
     method = SCHOOLS["One amount reverse park"].build()
-    plan = make_plan(linnet, seat, quay, method, bands, Options(pinned={"amount": 0.7}))
+    plan = make_plan(scene(linnet, seat, quay, method, standard, Options(pinned={"amount": 0.7})))
     assert plan.values["amount"] == 0.7
     assert plan.finish.kerb[0] == pytest.approx(0.25, abs=0.01)
 
 
 @pytest.mark.parametrize("school", ["Lock to lock reverse park", "Straight-run reverse park"])
-def test_the_least_gap_works_and_less_does_not(linnet, seat, quay, bands, school):
+def test_the_least_gap_works_and_less_does_not(linnet, seat, quay, standard, school):
     method = SCHOOLS[school].build()
-    (size,) = make_least_sizes(linnet, seat, quay, method, bands)
+    (size,) = make_least_sizes(scene(linnet, seat, quay, method, standard))
     least = size.metres
     # What is met in a tighter place is drawn there.
     assert not size.tighter.feasible
     assert with_behind(quay, least - 0.1).obstacles[1].polygon == pytest.approx(
         size.tighter.ground.obstacles[1].polygon
     )
-    works = make_plan(linnet, seat, with_behind(quay, least), method, bands)
+    works = make_plan(scene(linnet, seat, with_behind(quay, least), method, standard))
     assert_holds(works, linnet)
-    tighter = make_plan(linnet, seat, with_behind(quay, least - 0.15), method, bands)
+    tighter = make_plan(scene(linnet, seat, with_behind(quay, least - 0.15), method, standard))
     assert not tighter.feasible
     assert str(tighter.why_not)
 
@@ -176,7 +186,7 @@ def test_the_least_gap_works_and_less_does_not(linnet, seat, quay, bands, school
     lengths=st.none() | st.floats(1.3, 2.2),
     off=st.floats(0.05, 0.6),
 )
-def test_feasible_is_never_false_comfort(bands, car, school, gap, lengths, off):
+def test_feasible_is_never_false_comfort(standard, car, school, gap, lengths, off):
     """Any plausible car and place: a plan that is called feasible holds; another has a reason."""
     if not plausible(car):
         return
@@ -186,7 +196,7 @@ def test_feasible_is_never_false_comfort(bands, car, school, gap, lengths, off):
         ground = with_behind(ground, lengths * car.length)
     method = SCHOOLS[school].build()
     asked = Options() if isinstance(method.start.gap, Unknown) else Options(gap=gap)
-    plan = make_plan(vehicle, seat, ground, method, bands, asked)
+    plan = make_plan(scene(vehicle, seat, ground, method, standard, asked))
     if plan.feasible:
         assert_holds(plan, vehicle)
     else:
@@ -211,7 +221,7 @@ def test_feasible_is_no_false_comfort_in_a_bay(car, school, angle, width, aisle,
     lean = angle if method.manoeuvre == "bay forward" else 180.0 - angle
     bay = Bay(angle=np.radians(lean), width=width)
     ground = lay_bay("any", bay=bay, aisle=aisle, before=off, beyond=off)
-    plan = make_plan(vehicle, seat, ground, method, ())
+    plan = make_plan(scene(vehicle, seat, ground, method, UNLIMITED))
     if plan.feasible:
         assert_holds(plan, vehicle)
     else:
@@ -277,20 +287,22 @@ def changed(school, step, **wheel):
 
 
 @pytest.mark.parametrize("turns", [0.8, 1.0, 1.25])
-def test_a_set_number_of_turns_is_what_the_hands_do_in_any_car(seat, quay, bands, turns):
+def test_a_set_number_of_turns_is_what_the_hands_do_in_any_car(seat, quay, standard, turns):
     for name in ("Linnet hatch", "Plover saloon"):
         vehicle, own_seat = built(CARS[name])
         method = changed("Straight-run reverse park", 1, of_lock=1.0, turns=turns)
-        plan = make_plan(vehicle, own_seat, quay, method, bands)
+        plan = make_plan(scene(vehicle, own_seat, quay, method, standard))
         assert plan.legs[1].turns[0] == pytest.approx(turns)
         if plan.feasible:
             assert_holds(plan, vehicle)
 
 
-def test_turns_as_a_share_of_the_lock_drive_the_same(linnet, seat, quay, bands):
+def test_turns_as_a_share_of_the_lock_drive_the_same(linnet, seat, quay, standard):
     lock = linnet.steering.lock_turns
     told, shared = (
-        make_plan(linnet, seat, quay, changed("Straight-run reverse park", 1, **wheel), bands)
+        make_plan(
+            scene(linnet, seat, quay, changed("Straight-run reverse park", 1, **wheel), standard)
+        )
         for wheel in ({"turns": 1.05}, {"of_lock": 1.05 / lock})
     )
     np.testing.assert_allclose(told.track.final, shared.track.final, atol=1e-9)
@@ -300,17 +312,21 @@ def test_turns_as_a_share_of_the_lock_drive_the_same(linnet, seat, quay, bands):
     ("turns", "said"),
     [(3.0, "beyond this vehicle's lock"), (-1.0, "above 0"), (40.0, "at most 10")],
 )
-def test_turns_that_cannot_be_name_their_step(linnet, seat, quay, bands, turns, said):
+def test_turns_that_cannot_be_name_their_step(linnet, seat, quay, standard, turns, said):
     with pytest.raises(InputError, match=said) as caught:
-        make_plan(linnet, seat, quay, changed("Straight-run reverse park", 1, turns=turns), bands)
+        make_plan(
+            scene(
+                linnet, seat, quay, changed("Straight-run reverse park", 1, turns=turns), standard
+            )
+        )
     assert caught.value.field == "steps[1].wheel.turns"
 
 
-def test_a_wheel_turned_standing_bends_the_path_at_once(linnet, seat, quay, bands):
+def test_a_wheel_turned_standing_bends_the_path_at_once(linnet, seat, quay, standard):
     body = SCHOOLS["Straight-run reverse park"].model_dump(by_alias=True, mode="json")
     body["steps"][1]["standing"] = True
     method = type(SCHOOLS["Straight-run reverse park"]).read(body).build()
-    plan = make_plan(linnet, seat, quay, method, bands)
+    plan = make_plan(scene(linnet, seat, quay, method, standard))
     assert_holds(plan, linnet)
     begin = plan.calls[0].s
     after = plan.track.s[0] > begin + 1e-9

@@ -5,10 +5,12 @@ import pytest
 from faircorner.cues import make_plan
 from faircorner.plane import to_site
 
+from tests.core.scenes import scene
+
 
 @pytest.fixture(scope="module")
-def plan(linnet, seat, quay, method, bands):
-    return make_plan(linnet, seat, quay, method, bands)
+def plan(linnet, seat, quay, method, standard):
+    return make_plan(scene(linnet, seat, quay, method, standard))
 
 
 def reasons(plan, why):

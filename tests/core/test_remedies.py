@@ -9,6 +9,8 @@ from faircorner.ground import Bay, adjust, lay_bay, lay_kerb, with_behind
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from tests.core.scenes import scene
+
 SETTINGS = settings(max_examples=2, suppress_health_check=[HealthCheck.too_slow])
 
 
@@ -27,16 +29,16 @@ def changed(ground, options, remedy):
             return adjust(ground, "bay_width", remedy.to), options
 
 
-def assert_advice_holds(linnet, seat, ground, method, bands, options):
-    plan = make_plan(linnet, seat, ground, method, bands, options)
+def assert_advice_holds(linnet, seat, ground, method, standard, options):
+    plan = make_plan(scene(linnet, seat, ground, method, standard, options))
     if plan.feasible:
         return
     assert str(plan.why_not)
-    remedy = make_remedy(linnet, seat, ground, method, bands, options)
+    remedy = make_remedy(scene(linnet, seat, ground, method, standard, options))
     if remedy is None:
         return
     place, settings_ = changed(ground, options, remedy)
-    assert make_plan(linnet, seat, place, method, bands, settings_).feasible
+    assert make_plan(scene(linnet, seat, place, method, standard, settings_)).feasible
 
 
 @SETTINGS
@@ -45,10 +47,10 @@ def assert_advice_holds(linnet, seat, ground, method, bands, options):
     gap=st.floats(0.4, 1.4),
     school=st.sampled_from(["Straight-run reverse park", "Lock to lock reverse park"]),
 )
-def test_advice_between_two_parked_vehicles_holds(linnet, seat, bands, lengths, gap, school):
+def test_advice_between_two_parked_vehicles_holds(linnet, seat, standard, lengths, gap, school):
     ground = with_behind(lay_kerb("tight", goal_ahead=0.8), lengths * linnet.length)
     method = methods()[school].build()
-    assert_advice_holds(linnet, seat, ground, method, bands, Options(gap=gap))
+    assert_advice_holds(linnet, seat, ground, method, standard, Options(gap=gap))
 
 
 @SETTINGS
@@ -70,7 +72,7 @@ def test_a_narrow_aisle_is_told_by_what_is_met(linnet, seat):
     """The reason names the far side, or a neighbour, and says by how much."""
     method = methods()["Full-lock reverse bay"].build()
     ground = lay_bay("narrow", aisle=3.0)
-    plan = make_plan(linnet, seat, ground, method, house_standard("bay").build().bands())
+    plan = make_plan(scene(linnet, seat, ground, method, house_standard("bay").build()))
     assert not plan.feasible
     assert "far side of the aisle" in str(plan.why_not) or "neighbour" in str(plan.why_not)
     assert plan.why_not.lengths

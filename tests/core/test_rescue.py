@@ -2,15 +2,17 @@
 
 import numpy as np
 import pytest
-from faircorner.cues import Options, goal_of, make_plan, play, rescue
+from faircorner.cues import goal_of, make_plan, play, rescue
 from faircorner.documents.answers import rescue_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.errors import InputError
-from faircorner.ground import Bay, Corner, Turnabout, finish_at, lay_bay, lay_kerb, lay_road
+from faircorner.ground import Bay, Corner, Turnabout, lay_bay, lay_kerb, lay_road
 from faircorner.motion import clearance, drive
+from faircorner.standards import finish_at
 from shapely import Polygon, distance, polygons
 
 from tests.core.held import tyre_corners
+from tests.core.scenes import scene
 
 YARD = lay_bay("yard", aisle=9.0, before=None, beyond=None,
                bay=Bay(width=2.7, depth=5.4, lines="sensor", guide=1.8))  # fmt: skip
@@ -32,16 +34,16 @@ CURES = [
 ]
 
 
-def bands_for(school):
-    return house_standard(goal_of(methods()[school].manoeuvre)).build().bands()
+def standard_for(school):
+    return house_standard(goal_of(methods()[school].manoeuvre)).build()
 
 
 def saved(vehicle, seat, school, by, *, ground=None, call=1, forward=2, reverse=3):
     ground = ground or PLACES[school]
-    method, bands = methods()[school].build(), bands_for(school)
-    plan = make_plan(vehicle, seat, ground, method, bands)
-    found = rescue(vehicle, seat, ground, method, Options(), bands, plan.values,
-                   call=call, by=by, forward=forward, reverse=reverse)  # fmt: skip
+    method, standard = methods()[school].build(), standard_for(school)
+    asked = scene(vehicle, seat, ground, method, standard)
+    plan = make_plan(asked)
+    found = rescue(asked, plan.values, call=call, by=by, forward=forward, reverse=reverse)
     return plan, found
 
 
@@ -60,7 +62,7 @@ def test_what_saves_an_attempt_ends_where_it_should_and_touches_nothing(
     ground = plan.ground
     finish = finish_at(driven.final, linnet, ground)
     assert finish.kerb[0] == pytest.approx(ground.berth.wanted_kerb(linnet), abs=0.011)
-    assert all(band.holds(finish)[0] for band in bands_for(school))
+    assert all(band.holds(finish)[0] for band in standard_for(school).bands)
     for obstacle in ground.obstacles:
         if obstacle.low:
             tyres = polygons(tyre_corners(linnet, driven.poses[0], driven.turns[0]))
@@ -82,8 +84,8 @@ def test_a_right_hand_place_is_saved_as_its_mirror_is(linnet, seat):
 def test_where_nothing_is_broken_one_drives_on(linnet, seat):
     plan, found = saved(linnet, seat, "Yard bay against the clock", 0.05)
     assert found.cure == "drive on"
-    played = play(linnet, seat, YARD, methods()["Yard bay against the clock"].build(), Options(),
-                  plan.values, call=1, by=0.05)  # fmt: skip
+    asked = scene(linnet, seat, YARD, methods()["Yard bay against the clock"].build())
+    played = play(asked, plan.values, call=1, by=0.05)
     np.testing.assert_allclose(found.track.final, played.track.final, atol=1e-4)
 
 

@@ -29,6 +29,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from tests.core.held import CARS, assert_holds, built, lands, plausible, plausible_cars
+from tests.core.scenes import UNLIMITED, scene
 
 SCHOOLS = {name: document.build() for name, document in methods().items()}
 TURNS = {"Turn in one, without reversing": 12.5, "Three-movement turn": 7.6,
@@ -52,8 +53,8 @@ VALUES = {"road_width": 8.2, "goal_kerb": 0.8, "corner_radius": 6.5, "side_width
           "goal_back": 5.0, "goal_short": 1.1, "goal_run": 15.0}  # fmt: skip
 
 
-def bands_for(method):
-    return house_standard(goal_of(method.manoeuvre)).build().bands()
+def standard_for(method):
+    return house_standard(goal_of(method.manoeuvre)).build()
 
 
 @pytest.mark.parametrize("car", CARS)
@@ -63,21 +64,23 @@ def bands_for(method):
 def test_a_school_works_for_a_car_on_both_sides(school, ground, car):
     vehicle, seat = built(CARS[car])
     method = SCHOOLS[school]
-    bands = bands_for(method)
-    left = make_plan(vehicle, seat, ground, method, bands)
+    standard = standard_for(method)
+    left = make_plan(scene(vehicle, seat, ground, method, standard))
     finish = assert_holds(left, vehicle)
-    assert all(band.holds(finish)[0] for band in bands)
+    assert all(band.holds(finish)[0] for band in standard.bands)
     assert finish.kerb[0] == pytest.approx(ground.goal.kerb, abs=0.012)
     if car != LINNET.name:
         return
-    right = make_plan(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, bands)
+    right = make_plan(
+        scene(vehicle.mirrored(), seat.mirrored(), ground.mirrored(), method, standard)
+    )
     np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
     assert_holds(right, vehicle.mirrored())
 
 
 def test_turned_round_a_vehicle_faces_back(linnet, seat):
     method = SCHOOLS["Three-movement turn"]
-    plan = make_plan(linnet, seat, PLACES[1][2], method, bands_for(method))
+    plan = make_plan(scene(linnet, seat, PLACES[1][2], method, standard_for(method)))
     assert np.cos(plan.track.final[0, 2]) == pytest.approx(-1, abs=1e-3)
     gears = [leg.direction for leg in plan.legs]
     assert gears == [1, -1, 1, 1]
@@ -86,7 +89,7 @@ def test_turned_round_a_vehicle_faces_back(linnet, seat):
 def test_round_the_corner_it_stands_in_the_side_road_facing_out(linnet, seat):
     method = SCHOOLS["Close corner reverse"]
     ground = lay_road("corner", Corner(back=4.0))
-    plan = make_plan(linnet, seat, ground, method, ())
+    plan = make_plan(scene(linnet, seat, ground, method, UNLIMITED))
     final = plan.track.final[0]
     assert np.degrees(final[2]) == pytest.approx(-90, abs=0.5)
     nose = to_site(final, np.array([[linnet.nose, 0.0]]))[0]
@@ -97,8 +100,8 @@ def test_a_kerbside_stop_ends_before_the_post_and_the_others_reverse_from_there(
     ground = lay_road("kerb", Stretch(short=0.6, run=11.0))
     for school, gap in (("Kerbside stop", 0.6), ("Reverse along the kerb", 11.6),
                         ("Pull up opposite and reverse", 11.6)):  # fmt: skip
-        plan = make_plan(linnet, seat, ground, SCHOOLS[school], ())
-        assert plan.finish.ahead[0] == pytest.approx(gap, abs=0.01)
+        plan = make_plan(scene(linnet, seat, ground, SCHOOLS[school], UNLIMITED))
+        assert plan.finish.measure("ahead")[0] == pytest.approx(gap, abs=0.01)
 
 
 @settings(max_examples=14, suppress_health_check=[HealthCheck.filter_too_much])
@@ -118,7 +121,7 @@ def test_feasible_is_never_false_comfort(car, school, width, radius, kerb):
              "stretch": Stretch(kerb=kerb)}  # fmt: skip
     method = SCHOOLS[school]
     ground = lay_road("any", goals[goal_of(method.manoeuvre)], road_width=width)
-    plan = make_plan(vehicle, seat, ground, method, ())
+    plan = make_plan(scene(vehicle, seat, ground, method, UNLIMITED))
     if plan.feasible:
         assert_holds(plan, vehicle)
     else:
@@ -127,11 +130,13 @@ def test_feasible_is_never_false_comfort(car, school, width, radius, kerb):
 
 @pytest.mark.parametrize("school", ["Three-movement turn", "Five-movement turn"])
 def test_the_least_road_works_and_a_narrower_one_says_what_is_met(linnet, seat, school):
-    method, bands = SCHOOLS[school], bands_for(SCHOOLS[school])
+    method, standard = SCHOOLS[school], standard_for(SCHOOLS[school])
     ground = lay_road("road", Turnabout(), road_width=8.0)
-    (size,) = make_least_sizes(linnet, seat, ground, method, bands)
+    (size,) = make_least_sizes(scene(linnet, seat, ground, method, standard))
     assert size.what == "road width"
-    works = make_plan(linnet, seat, adjust(ground, "road_width", size.metres), method, bands)
+    works = make_plan(
+        scene(linnet, seat, adjust(ground, "road_width", size.metres), method, standard)
+    )
     assert_holds(works, linnet)
     assert not size.tighter.feasible
     assert size.tighter.ground.road_width == pytest.approx(size.metres - 0.1)
@@ -144,34 +149,38 @@ def test_more_movements_need_less_road(linnet, seat):
         road = lay_road("road", Turnabout(), road_width=width)
         fewer = {"Three-movement turn": "Turn in one, without reversing",
                  "Five-movement turn": "Three-movement turn"}[school]  # fmt: skip
-        assert make_plan(linnet, seat, road, SCHOOLS[school], ()).feasible
-        assert not make_plan(linnet, seat, road, SCHOOLS[fewer], ()).feasible
+        assert make_plan(scene(linnet, seat, road, SCHOOLS[school], UNLIMITED)).feasible
+        assert not make_plan(scene(linnet, seat, road, SCHOOLS[fewer], UNLIMITED)).feasible
 
 
 def test_where_the_body_may_not_reach_over_the_kerbs_more_road_is_needed(linnet, seat):
     method = SCHOOLS["Three-movement turn"]
     ground = lay_road("road", Turnabout(), road_width=7.0)
     walled = change_road(ground, overhang=False)
-    assert make_plan(linnet, seat, adjust(ground, "road_width", 7.0), method, ()).feasible
-    assert not make_plan(linnet, seat, adjust(walled, "road_width", 7.0), method, ()).feasible
+    assert make_plan(
+        scene(linnet, seat, adjust(ground, "road_width", 7.0), method, UNLIMITED)
+    ).feasible
+    assert not make_plan(
+        scene(linnet, seat, adjust(walled, "road_width", 7.0), method, UNLIMITED)
+    ).feasible
     wide = adjust(walled, "road_width", 7.0 + linnet.front_overhang + linnet.rear_overhang)
-    assert_holds(make_plan(linnet, seat, wide, method, ()), linnet)
+    assert_holds(make_plan(scene(linnet, seat, wide, method, UNLIMITED)), linnet)
 
 
 def test_a_road_too_narrow_is_advised_its_width_and_the_advice_holds(linnet, seat):
     method = SCHOOLS["Three-movement turn"]
-    bands = bands_for(method)
+    standard = standard_for(method)
     narrow = lay_road("lane", Turnabout(), road_width=6.0)
-    assert not make_plan(linnet, seat, narrow, method, bands).feasible
-    remedy = make_remedy(linnet, seat, narrow, method, bands)
+    assert not make_plan(scene(linnet, seat, narrow, method, standard)).feasible
+    remedy = make_remedy(scene(linnet, seat, narrow, method, standard))
     assert remedy.what == "road width"
     made = adjust(narrow, "road_width", remedy.to)
-    assert make_plan(linnet, seat, made, method, bands).feasible
+    assert make_plan(scene(linnet, seat, made, method, standard)).feasible
 
 
 def test_nothing_is_looked_for_where_nothing_could_be_tighter(linnet, seat):
     with pytest.raises(InputError, match="no least size"):
-        make_least_sizes(linnet, seat, ROADS["stretch"], SCHOOLS["Kerbside stop"], ())
+        make_least_sizes(scene(linnet, seat, ROADS["stretch"], SCHOOLS["Kerbside stop"], UNLIMITED))
 
 
 @pytest.mark.parametrize("side", ["left", "right"])
@@ -244,16 +253,16 @@ def test_past_the_lock_no_wheel_holds_a_distance(linnet):
 def test_another_way_back_is_asked_for_by_the_option(linnet, seat):
     ground = lay_road("kerb", Stretch(short=0.5, run=9.0))
     method = SCHOOLS["Reverse along the kerb"]
-    plan = make_plan(linnet, seat, ground, method, (), Options(ahead=14.0))
-    assert plan.finish.ahead[0] == pytest.approx(14.0, abs=0.01)
+    plan = make_plan(scene(linnet, seat, ground, method, UNLIMITED, Options(ahead=14.0)))
+    assert plan.finish.measure("ahead")[0] == pytest.approx(14.0, abs=0.01)
     with pytest.raises(InputError) as caught:
-        make_plan(linnet, seat, ground, method, (), Options(ahead=3.0))
+        make_plan(scene(linnet, seat, ground, method, UNLIMITED, Options(ahead=3.0)))
     assert caught.value.field == "ahead_m"
 
 
 def test_a_look_tells_only_what_is_rolled_in_its_own_gear(linnet, seat):
     method = SCHOOLS["Three-movement turn"]
-    plan = make_plan(linnet, seat, PLACES[1][2], method, bands_for(method))
+    plan = make_plan(scene(linnet, seat, PLACES[1][2], method, standard_for(method)))
     rolled = {leg.direction: float(leg.metres[0]) for leg in plan.legs[:2]}
     for look in plan.looks:
         if look.why == "reverses":

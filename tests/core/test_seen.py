@@ -10,6 +10,8 @@ from faircorner.documents.method import MethodDocument
 from faircorner.errors import InputError
 from faircorner.plane import frozen, to_body
 
+from tests.core.scenes import scene
+
 SEEN = methods()["Seen-corner reverse park"]
 
 
@@ -33,8 +35,8 @@ def school():
 
 
 @pytest.fixture(scope="module")
-def plan(linnet, seat, quay, school, bands):
-    return make_plan(linnet, seat, quay, school, bands)
+def plan(linnet, seat, quay, school, standard):
+    return make_plan(scene(linnet, seat, quay, school, standard))
 
 
 def test_at_the_call_the_corner_stands_at_the_mark(linnet, seat, plan):
@@ -44,11 +46,11 @@ def test_at_the_call_the_corner_stands_at_the_mark(linnet, seat, plan):
     assert plan.calls[0].cue.sighting.feature == "rear door handle"
 
 
-def test_another_seat_turns_in_elsewhere(linnet, seat, quay, school, bands, plan):
+def test_another_seat_turns_in_elsewhere(linnet, seat, quay, school, standard, plan):
     """The eye 10 cm further back sees the corner pass later: the car has rolled further back."""
     back = None if seat.looking_back is None else frozen(seat.looking_back - [0.1, 0, 0])
     other = replace(seat, eye=frozen(seat.eye - [0.1, 0, 0]), looking_back=back)
-    theirs = make_plan(linnet, other, quay, school, bands)
+    theirs = make_plan(scene(linnet, other, quay, school, standard))
     assert theirs.feasible
     assert lined_up(linnet, other, theirs) == pytest.approx(0.0, abs=2e-3)
     assert theirs.calls[0].s - theirs.start[0] != pytest.approx(
@@ -56,8 +58,8 @@ def test_another_seat_turns_in_elsewhere(linnet, seat, quay, school, bands, plan
     )
 
 
-def test_on_the_other_side_it_is_the_mirror(linnet, seat, quay, school, bands, plan):
-    right = make_plan(linnet.mirrored(), seat.mirrored(), quay.mirrored(), school, bands)
+def test_on_the_other_side_it_is_the_mirror(linnet, seat, quay, school, standard, plan):
+    right = make_plan(scene(linnet.mirrored(), seat.mirrored(), quay.mirrored(), school, standard))
     np.testing.assert_allclose(right.track.poses, plan.track.poses * [1, -1, -1], atol=1e-9)
 
 
@@ -68,11 +70,11 @@ def test_on_the_other_side_it_is_the_mirror(linnet, seat, quay, school, bands, p
         pytest.param({"thing": "lamp post"}, "corner of the parked vehicle", id="no such thing"),
     ],
 )
-def test_what_is_not_there_is_named_with_what_is(linnet, seat, quay, bands, change, said):
+def test_what_is_not_there_is_named_with_what_is(linnet, seat, quay, standard, change, said):
     body = SEEN.model_dump(by_alias=True, mode="json")
     body["steps"][0]["until"] |= change
     with pytest.raises(InputError, match=said) as caught:
-        make_plan(linnet, seat, quay, MethodDocument.read(body).build(), bands)
+        make_plan(scene(linnet, seat, quay, MethodDocument.read(body).build(), standard))
     assert caught.value.field.startswith("steps[0].until")
 
 

@@ -3,9 +3,9 @@
 import numpy as np
 import pytest
 from faircorner.errors import InputError
-from faircorner.ground import Band
 from faircorner.shift import SimulatedLearner, advise, describe
 from faircorner.shift.finishes import LEVEL, least_count
+from faircorner.standards import Band
 from hypothesis import given
 from hypothesis import strategies as st
 from scipy.stats import t as student

@@ -38,7 +38,7 @@ def test_the_image_stands_where_similar_triangles_put_it():
     seen = sight_of(car(), SEAT, HERE, np.array([-2.0, 3.6]), 1.45)
     assert seen.through == "side glass"
     assert seen.x == pytest.approx(1.2 + (-2.0 - 1.2) * 0.3)
-    assert seen.along == "x"
+    assert seen.told.along == "x"
     assert seen.feature == "rear door handle"
     assert seen.offset == pytest.approx(seen.x - 0.3)
     assert seen.bearing == pytest.approx(np.arctan2(4.0, -3.2))
@@ -60,7 +60,7 @@ def test_a_low_thing_shows_by_the_part_that_clears_the_sill():
     assert sight_of(car(), SEAT, HERE, np.array([0.5, 9.0]), 0.8).through == "side glass"
     hidden = sight_of(car(), SEAT, HERE, np.array([0.5, 1.2]), 0.21)
     assert hidden.through is None
-    assert hidden.along == "x"
+    assert hidden.told.along == "x"
 
 
 def test_a_body_without_glass_hides_everything():

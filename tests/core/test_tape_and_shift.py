@@ -5,10 +5,13 @@ import pytest
 from faircorner.cues import make_plan, rehearse
 from faircorner.documents.library import house_standard
 from faircorner.errors import InputError
-from faircorner.ground import Finish, finish_at, lay_kerb, with_behind
+from faircorner.ground import lay_kerb, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe
-from faircorner.tape import Limit, Readings, Standard, judge, locate
+from faircorner.standards import Finish, Limit, Standard, finish_at
+from faircorner.tape import Readings, judge, locate
 from faircorner.tape.readings import TAPE_SIGMA
+
+from tests.core.scenes import at, scene
 
 POSE = np.array([-6.0, -1.15, 0.03])
 
@@ -23,7 +26,7 @@ def test_readings_taken_from_a_pose_give_the_pose_back(linnet, quay, side):
     expected = POSE
     if side == "right":
         car, place, expected = linnet.mirrored(), place.mirrored(), POSE * [1, -1, -1]
-    found = locate(car, place, readings, assumed=np.array([-3.0, 0.0, 0.0]))
+    found = locate(at(car, place, np.array([-3.0, 0.0, 0.0])), readings)
     np.testing.assert_allclose(found.pose, expected, atol=1e-6)
     assert (found.sigma < [0.02, 0.02, 0.01]).all()
 
@@ -33,10 +36,10 @@ HERE = np.array([-5.0, 0.0, 0.0])
 
 
 def test_without_a_gap_the_place_along_the_kerb_is_only_assumed(linnet, quay):
-    found = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed=HERE)
+    found = locate(at(linnet, quay, HERE), Readings(kerb_front=0.2, kerb_rear=0.2))
     assert found.pose[0] == HERE[0]
     assert np.isnan(found.sigma[0])
-    assert np.isnan(found.finish.ahead[0])
+    assert np.isnan(found.finish.measure("ahead")[0])
 
 
 @pytest.mark.parametrize(
@@ -51,23 +54,23 @@ def test_without_a_gap_the_place_along_the_kerb_is_only_assumed(linnet, quay):
 def test_readings_that_cannot_be_name_the_reading(linnet, quay, readings, field):
     given = {"kerb_front": 0.2, "kerb_rear": 0.2, **readings}
     with pytest.raises(InputError, match=field):
-        locate(linnet, with_behind(quay, 8.0), Readings(**given), assumed=np.array([0.0, 0.0, 0.0]))
+        locate(at(linnet, with_behind(quay, 8.0), np.array([0.0, 0.0, 0.0])), Readings(**given))
 
 
 def test_the_worst_grade_decides_and_unmeasured_is_not_judged(linnet, quay):
     standard = house_standard().build()
-    good = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed=HERE).finish
+    good = locate(at(linnet, quay, HERE), Readings(kerb_front=0.2, kerb_rear=0.2)).finish
     verdict = judge(standard, good, {})
     assert verdict.outcome == "met"
     assert {f.limit.measure for f in verdict.findings if f.value is None} == {"ahead", "behind"}
-    near = locate(linnet, quay, Readings(kerb_front=0.04, kerb_rear=0.2), assumed=HERE).finish
+    near = locate(at(linnet, quay, HERE), Readings(kerb_front=0.04, kerb_rear=0.2)).finish
     assert judge(standard, near, {}).outcome == "met with small faults"
-    far = locate(linnet, quay, Readings(kerb_front=0.7, kerb_rear=0.7), assumed=HERE).finish
+    far = locate(at(linnet, quay, HERE), Readings(kerb_front=0.7, kerb_rear=0.7)).finish
     assert judge(standard, far, {}).outcome == "not met"
 
 
 def test_what_a_tape_leaves_unsure_is_its_own_error_over_the_wheelbase(linnet, quay):
-    found = locate(linnet, quay, Readings(kerb_front=0.2, kerb_rear=0.2), assumed=HERE)
+    found = locate(at(linnet, quay, HERE), Readings(kerb_front=0.2, kerb_rear=0.2))
     assert found.sigma[1] == pytest.approx(TAPE_SIGMA, rel=0.05)
     assert found.sigma[2] == pytest.approx(TAPE_SIGMA * np.sqrt(2) / linnet.wheelbase, rel=0.05)
 
@@ -76,9 +79,7 @@ def test_a_limit_holds_at_its_very_end_and_a_fault_too_many_fails():
     ends = Limit(measure="kerb_rear", small=(0.1, 0.4), serious=(0.0, None))
     assert [ends.grade(v) for v in (0.1, 0.4, 0.41, 0.0, -0.01)] == [
         None, None, "small", "small", "serious"]  # fmt: skip
-    nobody = np.full(1, np.nan)
-    finish = Finish(kerb_front=nobody, kerb_rear=np.full(1, 0.5), angle=np.full(1, -0.2),
-                    ahead=nobody, behind=nobody)  # fmt: skip
+    finish = Finish(taped={"kerb_rear": np.full(1, 0.5), "angle": np.full(1, -0.2)})
     angle = Limit(measure="angle", small=(None, 0.1))
     for allowed, outcome in ((2, "met with small faults"), (1, "not met")):
         standard = Standard(name="s", authority="a", dated="2026-01-01", limits=(ends, angle),
@@ -99,57 +100,68 @@ def test_limits_widen_from_small_to_ends():
         Limit(measure="kerb_rear", small=(None, 0.5), serious=(None, 0.4))
 
 
-def finishes(linnet, seat, method, bands, plan, learner, rng, attempts=14, shift=0.0, call=0):
+def finishes(linnet, seat, method, standard, plan, learner, rng, attempts=14, shift=0.0, call=0):
     late = learner.lateness(attempts, before=0, rng=rng)
     late[:, call] += shift
-    driven = rehearse(linnet, seat, method, plan, bands, late)
-    columns = ("kerb", "angle", "ahead")
-    target = np.array([getattr(plan.finish, c)[0] for c in columns])
-    off = np.stack([getattr(driven.finish, c) for c in columns], axis=-1) - target
+    driven = rehearse(scene(linnet, seat, plan.ground, method, standard), plan, late)
+
+    def columns(finish):
+        return np.stack([finish.kerb, finish.measure("angle"), finish.measure("ahead")], axis=-1)
+
+    target = columns(plan.finish)[0]
+    off = columns(driven.finish) - target
     return off, target, driven.good.mean()
 
 
 @pytest.fixture(scope="module")
-def plan(linnet, seat, method, bands):
-    return make_plan(linnet, seat, lay_kerb("quay", goal_ahead=2.0), method, bands)
+def plan(linnet, seat, method, standard):
+    return make_plan(scene(linnet, seat, lay_kerb("quay", goal_ahead=2.0), method, standard))
 
 
 @pytest.mark.parametrize(("call", "bias"), [(1, 0.24), (1, -0.28), (2, 0.28), (3, 0.25)])
 def test_a_biased_learner_is_advised_rightly_and_scores_better(
-    linnet, seat, method, bands, plan, call, bias
+    linnet, seat, method, standard, plan, call, bias
 ):
     rng = np.random.default_rng(11)
     biases = np.zeros(4)
     biases[call] = bias
     learner = SimulatedLearner(bias=biases, scatter=np.array([0.08, 0.04, 0.05, 0.03]))
-    off, target, _ = finishes(linnet, seat, method, bands, plan, learner, rng)
+    off, target, _ = finishes(linnet, seat, method, standard, plan, learner, rng)
     found = describe(off)
     advice = advise(
-        found, plan.sensitivity, target, bands, along="ahead", wheelbase=linnet.wheelbase, rng=rng
+        found,
+        plan.sensitivity,
+        target,
+        standard.bands,
+        along="ahead",
+        wheelbase=linnet.wheelbase,
+        rng=rng,
     )
     assert (advice.kind, advice.call) == ("move cue", call + 1)
     assert advice.by == pytest.approx(-bias, abs=0.06)
-    before = finishes(linnet, seat, method, bands, plan, learner, rng, 200)[2]
-    after = finishes(linnet, seat, method, bands, plan, learner, rng, 200, advice.by, call)[2]
+    before = finishes(linnet, seat, method, standard, plan, learner, rng, 200)[2]
+    after = finishes(linnet, seat, method, standard, plan, learner, rng, 200, advice.by, call)[2]
     assert after > before + 0.05
 
 
-def test_scatter_alone_seldom_moves_a_cue(linnet, seat, method, bands, plan):
+def test_scatter_alone_seldom_moves_a_cue(linnet, seat, method, standard, plan):
     """At the 5 % level about one unbiased set in twenty looks biased; far more would be a lie."""
     rng = np.random.default_rng(5)
     learner = SimulatedLearner(bias=np.zeros(4), scatter=np.array([0.1, 0.06, 0.06, 0.04]))
     real = [
-        describe(finishes(linnet, seat, method, bands, plan, learner, rng, 12)[0]).real
+        describe(finishes(linnet, seat, method, standard, plan, learner, rng, 12)[0]).real
         for _ in range(60)
     ]
     assert np.mean(real) <= 0.15
 
 
-def test_too_few_attempts_give_no_advice(linnet, seat, method, bands, plan):
+def test_too_few_attempts_give_no_advice(linnet, seat, method, standard, plan):
     rng = np.random.default_rng(2)
     learner = SimulatedLearner(bias=np.full(4, 0.3), scatter=np.full(4, 0.05))
-    off, target, _ = finishes(linnet, seat, method, bands, plan, learner, rng, 4)
+    off, target, _ = finishes(linnet, seat, method, standard, plan, learner, rng, 4)
     found = describe(off)
     assert np.isnan(found.p_value)
-    advice = advise(found, plan.sensitivity, target, bands, wheelbase=2.55, along="ahead", rng=rng)
+    advice = advise(
+        found, plan.sensitivity, target, standard.bands, wheelbase=2.55, along="ahead", rng=rng
+    )
     assert (advice.kind, advice.by) == ("too few", 0.0)

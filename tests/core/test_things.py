@@ -19,6 +19,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.core.held import assert_holds
+from tests.core.scenes import UNLIMITED, scene
 
 KINDS = ("cone", "pole", "vehicle", "wall", "solid line", "island")
 PLACES = {"kerb": lay_kerb("kerb"), "bay": lay_bay("bay"), "road": lay_road("road", Turnabout())}
@@ -72,18 +73,18 @@ def test_things_stay_when_the_place_is_measured_anew():
         assert [t.name for t in things(adjust(ground, measure, metres))] == ["pole 1"]
 
 
-def test_a_plan_keeps_off_a_cone_and_tells_how_far(linnet, seat, quay, method, bands):
-    free = make_plan(linnet, seat, quay, method, bands)
+def test_a_plan_keeps_off_a_cone_and_tells_how_far(linnet, seat, quay, method, standard):
+    free = make_plan(scene(linnet, seat, quay, method, standard))
     # Where the nose swings out, half a metre beyond what it needs.
     out = next(look for look in free.looks if look.why == "swings out")
     beside = put_down(quay, "cone", x=out.x, y=out.y - 0.5)
-    kept = make_plan(linnet, seat, beside, method, bands)
+    kept = make_plan(scene(linnet, seat, beside, method, standard))
     assert_holds(kept, linnet)
     stated = {name: metres for name, metres, _ in kept.clearances}
     assert stated["cone 1"] > 0.04
     # In the middle of the way nothing goes.
     blocked = put_down(quay, "cone", x=free.track.final[0, 0] + 1, y=free.track.final[0, 1])
-    assert not make_plan(linnet, seat, blocked, method, bands).feasible
+    assert not make_plan(scene(linnet, seat, blocked, method, standard)).feasible
 
 
 def test_the_body_passes_over_an_island_that_stops_tyres(linnet, seat):
@@ -91,12 +92,12 @@ def test_the_body_passes_over_an_island_that_stops_tyres(linnet, seat):
 
     method = methods()["Three-movement turn"].build()
     road = lay_road("road", Turnabout(), road_width=7.6)
-    free = make_plan(linnet, seat, road, method, ())
+    free = make_plan(scene(linnet, seat, road, method, UNLIMITED))
     # Under the nose where it reaches furthest, short of the wheels.
     at = free.calls[0].pose
     nose = at[:2] + (linnet.nose + 1.4) * np.array([np.cos(at[2]), np.sin(at[2])])
     island = put_down(road, "island", x=float(nose[0]), y=float(nose[1]), turned=float(at[2]))
-    plan = make_plan(linnet, seat, island, method, ())
+    plan = make_plan(scene(linnet, seat, island, method, UNLIMITED))
     assert_holds(plan, linnet)
     assert "island 1" in plan.ground.met_by_tyres
 

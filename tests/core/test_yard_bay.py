@@ -10,6 +10,8 @@ from faircorner.ground import Bay, adjust, change_bay, lay_bay, measures, put_do
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.core.scenes import UNLIMITED, scene
+
 
 def yard(**more):
     return lay_bay("yard", before=None, beyond=None, aisle=9.0,
@@ -74,7 +76,7 @@ def test_the_start_is_told_from_the_guide_line(linnet, seat):
     method = methods()["Yard bay against the clock"].build()
     for guide in (1.6, 2.4):
         ground = adjust(yard(width=2.7, depth=5.4), "guide", guide)
-        plan = make_plan(linnet, seat, ground, method, ())
+        plan = make_plan(scene(linnet, seat, ground, method, UNLIMITED))
         assert plan.feasible, str(plan.why_not)
         assert -plan.start[1] - linnet.width / 2 == pytest.approx(guide + 0.3)
         # The tail reaches over nothing it must not: tyres alone mind the lines.
@@ -83,6 +85,6 @@ def test_the_start_is_told_from_the_guide_line(linnet, seat):
 
 def test_hugged_too_close_a_tyre_meets_the_far_line(linnet, seat):
     method = methods()["Yard bay against the clock"].build()
-    plan = make_plan(linnet, seat, adjust(yard(), "guide", 0.7), method, ())
+    plan = make_plan(scene(linnet, seat, adjust(yard(), "guide", 0.7), method, UNLIMITED))
     assert not plan.feasible
     assert "a tyre meets the sensor line beyond" in str(plan.why_not)

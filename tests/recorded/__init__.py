@@ -11,7 +11,7 @@ from typing import Any
 
 import numpy as np
 from faircorner.cues import (
-    Options,
+    Scene,
     goal_of,
     leave,
     make_least_sizes,
@@ -21,7 +21,6 @@ from faircorner.cues import (
     play,
     rehearse,
     rescue,
-    suited,
 )
 from faircorner.documents.answers import (
     finish_document,
@@ -76,7 +75,7 @@ def _thinned(document: Any) -> Any:
     return document
 
 
-def _docket(learner: Learner, school: str) -> Any:
+def _docket(learner: Learner, school: str) -> Scene:
     car, back, height = SEATS[learner.seat]
     places, judged = {
         "tidewell": (tidewell_places, standards("Ostrel", "Ostrel Licensing Office (invented)")),
@@ -87,37 +86,37 @@ def _docket(learner: Learner, school: str) -> Any:
         s for s in judged
         if goal_of(s["manoeuvre"]) == goal_of(method.manoeuvre) and s["name"].endswith(learner.test)
     )  # fmt: skip
-    return {
-        "vehicle": VehicleDocument.read(vehicle_document(car)).build(),
-        "seat": SeatDocument.read(
-            seat_document(car, learner.seat, back=back, height=height)
-        ).build(),
-        "ground": next(g for g in places() if g.name.startswith(learner.place)),
-        "method": method,
-        "standard": StandardDocument.read(standard).build(),
-    }
+    return Scene(
+        vehicle=VehicleDocument.read(vehicle_document(car)).build(),
+        seat=SeatDocument.read(seat_document(car, learner.seat, back=back, height=height)).build(),
+        ground=next(g for g in places() if g.name.startswith(learner.place)),
+        method=method,
+        standard=StandardDocument.read(standard).build(),
+    )
 
 
 def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
     """The plan, every attempt's verdict, and the advice that the set gets."""
-    docket = _docket(learner, school)
-    vehicle, seat, ground, method, standard = docket.values()
-    plan = make_plan(vehicle, seat, ground, method, standard.bands())
+    scene = _docket(learner, school)
+    ground, method, standard = scene.ground, scene.method, scene.standard
+    plan = make_plan(scene)
+    ended = replace(scene, standing=plan.track.final[0])
     rng = np.random.default_rng(_SEED)
     hands = SimulatedLearner(bias=learner.bias, scatter=learner.scatter)
     late = hands.lateness(learner.attempts, before=0, rng=rng)
-    driven = rehearse(vehicle, seat, method, plan, standard.bands(), late)
-    place = suited(ground, method)
-    along = place.kerb_on_left().berth.along
+    driven = rehearse(scene, plan, late)
+    along = plan.ground.kerb_on_left().berth.along
     taped, verdicts = [], []
     for i in range(learner.attempts):
         names = ("kerb_front", "kerb_rear", along)
         true = {name: float(driven.finish.measure(name)[i]) for name in names}
         readings = {name: round(value, 2) for name, value in true.items() if not np.isnan(value)}
-        found = locate(vehicle, place, Readings(**readings), assumed=plan.track.final[0])
+        found = locate(ended, Readings(**readings))
         counts = {"kerb_touches": float(driven.kerb_touched[i]), "looks_missed": float(i % 3)}
         verdict = judge(standard, found.finish, counts)
-        taped.append([found.finish.kerb[0], found.finish.angle[0], found.finish.measure(along)[0]])
+        taped.append(
+            [found.finish.kerb[0], found.finish.measure("angle")[0], found.finish.measure(along)[0]]
+        )
         verdicts.append({
             "pose": pose_document(found.pose), "finish": finish_document(found.finish),
             "sigma": [None if np.isnan(s) else round(float(s), 6) for s in found.sigma],
@@ -125,18 +124,20 @@ def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
         })  # fmt: skip
     columns = 3 if not np.isnan(taped).any() else 2
     finish = plan.finish
-    target = np.array([finish.kerb[0], finish.angle[0], finish.measure(along)[0]])[:columns]
+    target = np.array([finish.kerb[0], finish.measure("angle")[0], finish.measure(along)[0]])[
+        :columns
+    ]
     off = np.array(taped)[:, :columns] - target
     finishes = describe(off)
-    advice = advise(finishes, plan.sensitivity[:columns], target, standard.bands(),
-                    wheelbase=vehicle.wheelbase, along=along,
+    advice = advise(finishes, plan.sensitivity[:columns], target, standard.bands,
+                    wheelbase=scene.vehicle.wheelbase, along=along,
                     rng=np.random.default_rng(_SEED))  # fmt: skip
     return {
         "ground": ground_document(ground),
         "measures": measures(ground),
         "suitability": suitability_document(suitability(ground)),
         "plan": plan_document(plan, method),
-        "leaving": [leaving_document(w) for w in leave(vehicle, place, plan.track.final[0])],
+        "leaving": [leaving_document(w) for w in leave(ended)],
         "verdicts": verdicts,
         "advice": {
             "kind": advice.kind, "call": advice.call, "by": advice.by, "chance": advice.chance,
@@ -160,21 +161,16 @@ def _of_method(name: str, side: str) -> dict[str, Any]:
     seat = SeatDocument.read(seat_document(LINNET, "seat", back=0.0, height=1.2)).build()
     if side == "right":
         ground = ground.mirrored()
-    bands = house_standard(goal).build().bands()
-    plan = make_plan(vehicle, seat, ground, method, bands)
+    scene = Scene(vehicle=vehicle, seat=seat, ground=ground, method=method,
+                  standard=house_standard(goal).build())  # fmt: skip
+    plan = make_plan(scene)
     found: dict[str, Any] = {"plan": plan_document(plan, method)}
     if plan.feasible and plan.calls:
-        options = Options()
         late = {"call": 1, "by": 0.3}
-        found["played"] = played_document(
-            play(vehicle, seat, ground, method, options, plan.values, **late)
-        )
-        found["rescue"] = rescue_document(
-            rescue(vehicle, seat, ground, method, options, bands, plan.values, **late,
-                   forward=2, reverse=2)
-        )  # fmt: skip
+        found["played"] = played_document(play(scene, plan.values, **late))
+        found["rescue"] = rescue_document(rescue(scene, plan.values, **late, forward=2, reverse=2))
     if not plan.feasible:
-        found["remedy"] = remedy_document(make_remedy(vehicle, seat, ground, method, bands))
+        found["remedy"] = remedy_document(make_remedy(scene))
     return found
 
 
@@ -182,28 +178,28 @@ def _of_rooms() -> dict[str, Any]:
     """How little room would do, advice for too little of it, and mends, on both sides."""
     vehicle = VehicleDocument.read(vehicle_document(LINNET)).build()
     seat = SeatDocument.read(seat_document(LINNET, "seat", back=0.0, height=1.2)).build()
-    bands = house_standard().build().bands()
     park = methods()["Straight-run reverse park"].build()
-    tight = with_behind(tidewell_places()[0], 5.6)
-    found: dict[str, Any] = {
-        "remedy": remedy_document(make_remedy(vehicle, seat, tight, park, bands)),
-    }
+    standard = house_standard().build()
+    tight = Scene(vehicle=vehicle, seat=seat, ground=with_behind(tidewell_places()[0], 5.6),
+                  method=park, standard=standard)  # fmt: skip
+    found: dict[str, Any] = {"remedy": remedy_document(make_remedy(tight))}
     for name in ("Full-lock reverse bay", "Three-movement turn"):
         method = methods()[name].build()
         goal = goal_of(method.manoeuvre)
         ground = next(g for g in quarry_places() if type(g.goal).__name__.lower() == goal)
-        limits = house_standard(goal).build().bands()
-        sizes = make_least_sizes(vehicle, seat, ground, method, limits)
+        scene = replace(tight, ground=ground, method=method, standard=house_standard(goal).build())
+        sizes = make_least_sizes(scene)
         found[f"least room, {name}"] = [least_size_document(s, method) for s in sizes]
-    for name, place, pose in (
-        ("kerb", with_behind(tidewell_places()[0], 8.0), [-5.5, -1.6, 0.05]),
-        ("bay", replace(lay_bay("bay"), goal=replace(lay_bay("bay").goal)), [0.35, 4.2, -1.57]),
+    into = methods()["Full-lock reverse bay"].build()
+    for name, place, method, pose in (
+        ("kerb", with_behind(tidewell_places()[0], 8.0), park, [-5.5, -1.6, 0.05]),
+        ("bay", lay_bay("bay"), into, [0.35, 4.2, -1.57]),
     ):
-        told = partial(mend, vehicle, bands=bands, forward=2, reverse=2)
-        found[f"mend, {name}"] = mend_document(told(place, np.array(pose)))
-        found[f"mend, {name}, right"] = mend_document(
-            told(place.mirrored(), np.array(pose) * [1, -1, -1])
-        )
+        here = replace(tight, ground=place, method=method, standing=np.array(pose))
+        found[f"mend, {name}"] = mend_document(mend(here, forward=2, reverse=2))
+        there = replace(here, ground=place.mirrored(), standing=here.standing * [1, -1, -1])
+        # The same vehicle on the other side: it is its place that is mirrored.
+        found[f"mend, {name}, right"] = mend_document(mend(there, forward=2, reverse=2))
     return found
 
 

@@ -1,16 +1,17 @@
 """Methods and what they ask of this driver, in this vehicle, at this place."""
 
-from faircorner.cues.calls import Call, Cue
+from faircorner.cues.calls import Call
+from faircorner.cues.cue_kinds import Cue
 from faircorner.cues.fit import Fit
+from faircorner.cues.fitted import Unknown
 from faircorner.cues.follow import Followed, Settings, follow
 from faircorner.cues.hold import RADII, wheel_round
 from faircorner.cues.leave import Leaving, leave
+from faircorner.cues.looks import LookReason
 from faircorner.cues.mend import Mend, mend
-from faircorner.cues.method import Look, Method, Start, Step, Unknown, Until, Wheel
+from faircorner.cues.method import Look, Method, Start, Step, Wheel
 from faircorner.cues.plan import (
     LeastSize,
-    LookReason,
-    Options,
     Plan,
     make_least_sizes,
     make_plan,
@@ -20,6 +21,7 @@ from faircorner.cues.play import Played, play
 from faircorner.cues.rehearse import Rehearsal, rehearse
 from faircorner.cues.remedy import Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
+from faircorner.cues.scene import Options, Scene
 from faircorner.cues.shuffle import Shuffle, shuffle
 from faircorner.cues.suits import GOALS, MANOEUVRES, GoalKind, goal_of, suited
 from faircorner.cues.windows import Window
@@ -47,12 +49,12 @@ __all__ = [
     "Rehearsal",
     "Remedy",
     "Rescue",
+    "Scene",
     "Settings",
     "Shuffle",
     "Start",
     "Step",
     "Unknown",
-    "Until",
     "Wheel",
     "Window",
     "follow",

@@ -14,11 +14,13 @@ import numpy as np
 from scipy.optimize import minimize
 from scipy.stats import qmc
 
+from faircorner.cues.driven import Driven, attempt, line_gap
 from faircorner.cues.follow import Settings
-from faircorner.cues.outcome import Case, Outcome, attempt, line_gap
 from faircorner.cues.reason import Reason
-from faircorner.ground import Band, Berth, Ground
+from faircorner.cues.scene import Scene
+from faircorner.ground import Berth, Ground
 from faircorner.plane import Floats
+from faircorner.standards import Band
 
 __all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settings_for"]
 
@@ -55,7 +57,7 @@ class Fit:
     """
 
     values: Floats
-    outcome: Outcome
+    outcome: Driven
     spare: float
     feasible: bool
     why_not: Reason
@@ -79,19 +81,19 @@ class _Enough(Exception):
 class _Problem:
     """The optimiser's view: x is the free unknowns scaled to [0, 1], then spare and excess."""
 
-    def __init__(self, case: Case, given: Given) -> None:
-        self.case, self.given = case, given
-        unknowns = case.method.unknowns
+    def __init__(self, scene: Scene, given: Given) -> None:
+        self.scene, self.given = scene, given
+        unknowns = scene.method.unknowns
         self.low = np.array([u.low for u in unknowns])
         self.high = np.array([u.high for u in unknowns])
         self.prefer = np.array([u.prefer for u in unknowns])
         pinned = [u.name in given.pinned for u in unknowns]
         self.fixed = np.array([given.pinned.get(u.name, u.prefer) for u in unknowns])
         self.free = np.flatnonzero(~np.array(pinned, dtype=np.bool_))
-        self.berth = case.ground.berth
-        self.kerb = self.berth.wanted_kerb(case.vehicle)
-        self.passed = _passed(case.ground)
-        self.floors = _floors(case)
+        self.berth = scene.ground.berth
+        self.kerb = self.berth.wanted_kerb(scene.vehicle)
+        self.passed = _passed(scene.ground)
+        self.floors = _floors(scene)
         self._at: Floats | None = None
         self._rows: Floats = np.empty(0)
         self._steps: Floats = np.empty(0)
@@ -110,13 +112,13 @@ class _Problem:
         return values
 
     def settings(self, x: Floats) -> Settings:
-        return settings_for(self.values(x), self.given, len(self.case.method.steps))
+        return settings_for(self.values(x), self.given, len(self.scene.method.steps))
 
     def rows(self, x: Floats) -> Floats:
         """What `held` says of each row of x, (k, free), driven as coarsely as a search may."""
-        return self.held(x, attempt(self.case, self.settings(x), sample=None))
+        return self.held(x, attempt(self.scene, self.settings(x), sample=None))
 
-    def held(self, x: Floats, outcome: Outcome) -> Floats:
+    def held(self, x: Floats, outcome: Driven) -> Floats:
         """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""
         finish, berth = outcome.finish, self.berth
         along = finish.measure(berth.along)
@@ -131,17 +133,17 @@ class _Problem:
         slacks += [outcome.gaps[name].metres for name in self.passed]
         slacks += [
             outcome.gaps[line.name].metres - min(line.spare, self.floors.get(line.name, np.inf))
-            for line in self.case.ground.kerblines
+            for line in self.scene.ground.kerblines
             if line.name not in self.passed
         ]
         unreached = (~outcome.followed.reached).sum(axis=1)
         return np.stack([cost + unreached, finish.kerb - self.kerb, *slacks], axis=-1)
 
-    def _bands(self, outcome: Outcome) -> list[Floats]:
+    def _bands(self, outcome: Driven) -> list[Floats]:
         """How far inside each fore-and-aft limit the finish is, 2 cm to spare."""
         inside: list[Floats] = []
-        for band in self.case.bands:
-            if band.measure not in ("ahead", "behind"):
+        for band in self.scene.bands:
+            if band.of.end is None:
                 continue
             value = np.nan_to_num(outcome.finish.measure(band.measure), nan=1e3)
             if band.low is not None:
@@ -154,10 +156,10 @@ class _Problem:
     def gaps(self) -> slice:
         """Which entries of a row are gaps to what is passed."""
         limits = 0
-        for band in self.case.bands:
-            if band.measure not in ("ahead", "behind"):
+        for band in self.scene.bands:
+            if band.of.end is None:
                 continue
-            there = getattr(self.berth, band.measure) is not None
+            there = self.berth.end(band.of.end) is not None
             limits += (band.low is not None) + (there and band.high is not None)
         return slice(3 + limits, 3 + limits + len(self.passed))
 
@@ -198,33 +200,33 @@ def _passed(ground: Ground) -> tuple[str, ...]:
     return (*(o.name for o in ground.obstacles), *turned_at)
 
 
-def _floors(case: Case) -> dict[str, float]:
+def _floors(scene: Scene) -> dict[str, float]:
     """Gaps at a given start, a little less: what stands too near already need not be farther."""
-    if case.start is None:
+    if scene.standing is None:
         return {}
-    start, straight = case.start[None, None], np.zeros((1, 1))
+    start, straight = scene.standing[None, None], np.zeros((1, 1))
     return {
-        line.name: float(line_gap(start, straight, case.vehicle, line).metres[0]) - 0.01
-        for line in case.ground.kerblines
+        line.name: float(line_gap(start, straight, scene.vehicle, line).metres[0]) - 0.01
+        for line in scene.ground.kerblines
     }
 
 
-def fit(case: Case, given: Given, *, descents: int = 2) -> Fit:
+def fit(scene: Scene, given: Given, *, descents: int = 2) -> Fit:
     """Place the calls so that the vehicle ends at the goal with room to spare.
 
     descents : tried at most before a case is called unfit
     Kerb on the left. An unfit case is data: `feasible` is false and `why_not` says what
     stands in the way.
     """
-    problem = _Problem(case, given)
+    problem = _Problem(scene, given)
     gaps = problem.gaps
     x = _solve(problem, gaps, descents)
     # Finely enough to tell the spare to a few millimetres, also where two corners pass.
-    outcome = attempt(case, problem.settings(x[None]), sample=FINE)
+    outcome = attempt(scene, problem.settings(x[None]), sample=FINE)
     row = problem.held(x[None], outcome)[0]
     spare = float(row[gaps].min(initial=np.inf))
     values = problem.values(x[None])[0]
-    why_not = _why_not(case, outcome, row, gaps, spare, problem.floors)
+    why_not = _why_not(scene, outcome, row, gaps, spare, problem.floors)
     return Fit(values=values, outcome=outcome, spare=spare, feasible=not why_not, why_not=why_not)
 
 
@@ -289,15 +291,15 @@ def _begins(problem: _Problem, gaps: slice) -> Floats:
 
 
 def _why_not(
-    case: Case, outcome: Outcome, row: Floats, gaps: slice, spare: float, floors: dict[str, float]
+    scene: Scene, outcome: Driven, row: Floats, gaps: slice, spare: float, floors: dict[str, float]
 ) -> Reason:
     """What stands in the way; false when nothing does."""
     reached = outcome.followed.reached[0]
     if not reached.all():
-        step = case.method.steps[int(np.argmin(reached))]
+        step = scene.method.steps[int(np.argmin(reached))]
         return Reason(text=f"the step “{step.say}” never reaches what it waits for")
     if spare < LEAST_SPARE:
-        nearest = _passed(case.ground)[int(row[gaps].argmin())]
+        nearest = _passed(scene.ground)[int(row[gaps].argmin())]
         if spare < 0:
             what = "a tyre" if nearest in outcome.low else "the body"
             return Reason(text=f"{what} meets the {nearest} by {{0}}", lengths=(-spare,))
@@ -305,31 +307,32 @@ def _why_not(
             text=f"only {{0}} stay free of the {nearest}, too little for any hand",
             lengths=(spare,),
         )
-    for line in case.ground.kerblines:
+    for line in scene.ground.kerblines:
         over = -float(outcome.gaps[line.name].metres[0])
         if over > max(0.0, -floors.get(line.name, 0.0)):
             if line.of_tyres:
                 return Reason(text=f"a tyre goes {{0}} over the {line.name}", lengths=(over,))
             return Reason(text=f"the body swings {{0}} over the {line.name}", lengths=(over,))
-    berth = case.ground.berth
+    berth = scene.ground.berth
     if abs(row[1]) > _AIM_TOLERANCE:
         off = "far from" if row[1] > 0 else "near to"
         return Reason(
             text=f"it ends {{0}} too {off} the {berth.edge}, whatever the calls",
             lengths=(abs(float(row[1])),),
         )
-    return _broken_limit(case.bands, outcome, berth)
+    return _broken_limit(scene.bands, outcome, berth)
 
 
-def _broken_limit(bands: tuple[Band, ...], outcome: Outcome, berth: Berth) -> Reason:
-    where = {which: f"from the {end.name}" for which in ("ahead", "behind")
-             if (end := getattr(berth, which)) is not None}  # fmt: skip
+def _broken_limit(bands: tuple[Band, ...], outcome: Driven, berth: Berth) -> Reason:
     for band in bands:
         if not band.holds(outcome.finish)[0]:
             value = float(outcome.finish.measure(band.measure)[0])
-            if band.measure == "angle":
+            if band.of.unit == "rad":
                 off = f"{abs(np.degrees(value)):.1f}"
                 return Reason(text=f"it ends {off} degrees off parallel, outside the limit")
-            place = where.get(band.measure, f"from the {berth.edge}")
-            return Reason(text=f"it ends {{0}} {place}, outside the limit", lengths=(value,))
+            end = None if band.of.end is None else berth.end(band.of.end)
+            place = berth.edge if end is None else end.name
+            return Reason(
+                text=f"it ends {{0}} from the {place}, outside the limit", lengths=(value,)
+            )
     return Reason()

@@ -4,19 +4,21 @@ Calls may come late or early; the later steps still wait for their own events, a
 does. Kerb on the left throughout.
 """
 
-from collections.abc import Callable
 from dataclasses import dataclass
 from itertools import pairwise
 
 import numpy as np
 
-from faircorner.cues.method import Method, Step, Unknown, Until
+from faircorner.cues.events import Rising, Waiting
+from faircorner.cues.fitted import Unknown
+from faircorner.cues.method import Method, Step
+from faircorner.cues.places import landmark_x, own_point
 from faircorner.errors import InputError
-from faircorner.ground import Ground, Kerbline
-from faircorner.motion import Leg, Track, advance, drive, joined, settle_turn, wheel_and_heading
-from faircorner.plane import Bools, Floats, to_body, to_site, wrap
+from faircorner.ground import Ground
+from faircorner.motion import Leg, Track, advance, drive, joined, wheel_and_heading
+from faircorner.plane import Bools, Floats
 from faircorner.sight import Seat
-from faircorner.vehicle import Vehicle, tyre_poses
+from faircorner.vehicle import Vehicle
 
 __all__ = ["Followed", "Settings", "follow"]
 
@@ -24,8 +26,6 @@ __all__ = ["Followed", "Settings", "follow"]
 # the end of the last will wait for ever; m.
 _SPANS = (0.0, 6.0, 12.0, 36.0)
 _SCANS = [np.linspace(0.0, b - a, round((b - a) / 0.2) + 1) for a, b in pairwise(_SPANS)]
-# What a step waits for that depends on the heading alone.
-_TURNED = ("heading", "parallel")
 _REFINE = np.linspace(0.0, 1.0, 21)
 # Places along each step at which it is followed, whatever its length: what is measured there
 # changes smoothly with the steps.
@@ -75,49 +75,7 @@ class Followed:
         return np.cumsum([leg.metres for leg in self.legs], axis=0).T
 
 
-def own_point(vehicle: Vehicle, name: str) -> Floats:
-    """A named near-side place on the vehicle, (2,) m in its frame; InputError if unknown."""
-    near = vehicle.width / 2
-    rear_hub, front_hub = vehicle.hubs(side=1)
-    places: dict[str, Floats] = {
-        "rear bumper": np.array([-vehicle.rear_overhang, near]),
-        "front bumper": np.array([vehicle.nose, near]),
-        "mirror": np.array([vehicle.mirror_x, vehicle.mirror_width / 2]),
-        "rear wheel": rear_hub,
-        "front wheel": front_hub,
-    }
-    if name not in places:
-        raise InputError("own", f"{name!r} is not one of {', '.join(places)}")
-    return places[name]
-
-
-def landmark_x(ground: Ground, name: str) -> float:
-    """x of a named place along the kerb, m; InputError if it is not there."""
-    places = ground.landmarks
-    if name not in places:
-        raise InputError("landmark", f"{name!r} is not one of {', '.join(places)}")
-    return places[name]
-
-
-def edge_line(ground: Ground, name: str) -> Kerbline:
-    """A named edge of what is driven on; InputError if it is not there."""
-    lines = {line.name: line for line in ground.kerblines}
-    if name not in lines:
-        raise InputError("edge", f"{name!r} is not one of {', '.join(lines)}")
-    return lines[name]
-
-
-def edge_gap(vehicle: Vehicle, line: Kerbline, poses: Floats, turns: Floats) -> Floats:
-    """Signed gap to an edge, (...), m: of the tyres as they are turned, or of the body.
-
-    poses : (..., 3); turns : (...), of the wheel
-    """
-    if not line.of_tyres:
-        return line.gap(poses, vehicle.outline()[0])
-    return np.asarray(line.gap(tyre_poses(vehicle, poses, turns), vehicle.tyre()).min(axis=-1))
-
-
-def figure(value: float | Unknown, method: Method, settings: Settings) -> Floats:
+def resolved(value: float | Unknown, method: Method, settings: Settings) -> Floats:
     """One figure of a method for every attempt, (attempts,): as given, or as being fitted."""
     if isinstance(value, Unknown):
         names = [u.name for u in method.unknowns]
@@ -128,97 +86,13 @@ def figure(value: float | Unknown, method: Method, settings: Settings) -> Floats
 def start_poses(vehicle: Vehicle, ground: Ground, method: Method, settings: Settings) -> Floats:
     """Where the vehicle stands before the first step, (attempts, 3), parallel to the kerb."""
     own = own_point(vehicle, method.start.own)[0]
-    behind = figure(method.start.metres, method, settings)
+    behind = resolved(method.start.metres, method, settings)
     x = landmark_x(ground, method.start.landmark) - behind - own
     gap = settings.gap
     if isinstance(method.start.gap, Unknown):
-        gap = figure(method.start.gap, method, settings)
+        gap = resolved(method.start.gap, method, settings)
     y = ground.flank - gap - vehicle.width / 2
     return np.stack((x, y, np.zeros(len(y))), axis=-1)
-
-
-_Event = Callable[[Floats, Floats], Floats]
-
-
-def own_mark(vehicle: Vehicle, name: str) -> Floats:
-    """A mark of the vehicle, (3,) m in its frame: the kerb side's where there are two."""
-    marks = {f.name: np.array([f.x, f.y, f.z]) for f in sorted(vehicle.features, key=lambda f: f.y)}
-    if name not in marks:
-        raise InputError("mark", f"{name!r} is not one of {', '.join(marks) or 'none'}")
-    return marks[name]
-
-
-def aside(seat: Seat, mark: Floats, poses: Floats, places: Floats) -> Floats:
-    """How far left of a mark (3,) the driver sees places (n, 2) on the site, (..., n) rad."""
-    eye = seat.eye_toward(mark)
-    seen = to_body(poses, places) - eye[:2]
-    bearing = np.arctan2(seen[..., 1], seen[..., 0])
-    return wrap(bearing - np.arctan2(mark[1] - eye[1], mark[0] - eye[0]))
-
-
-def _passing(
-    vehicle: Vehicle, ground: Ground, seat: Seat | None, until: Until, begin: Floats
-) -> _Event:
-    """Rises when a thing, seen from the eye, passes a mark; begin : (attempts, 3), poses before.
-
-    Of a thing with several corners it is the first that passes; those that have already do not
-    count.
-    """
-    if seat is None:
-        raise InputError("kind", "waits for what is seen, and nobody's eye is known here")
-    things = {name: corners for name, corners, _ in ground.sighted}
-    if until.thing not in things:
-        raise InputError(
-            "thing", f"{until.thing!r} is not to be seen here; there is {', '.join(things)}"
-        )
-    corners = things[until.thing]
-    mark, who = own_mark(vehicle, until.own), seat
-    side = np.sign(aside(who, mark, begin, corners))[:, None, :]
-
-    def passed(poses: Floats, turns: Floats) -> Floats:
-        off = aside(who, mark, poses, corners)
-        # Behind one's back the two line up the other way round, which nobody sees.
-        return np.asarray(np.where(np.abs(off) < np.pi / 2, -side * off, -1.0).max(axis=-1))
-
-    return passed
-
-
-def _event(
-    vehicle: Vehicle, ground: Ground, method: Method, index: int, wanted: Floats, then: Leg | None,
-    seat: Seat | None, begin: Floats,
-) -> _Event:  # fmt: skip
-    """A function of poses and turns that rises through zero when the step should end.
-
-    wanted : (attempts,), the figure waited for; then : the next step's leg, for headings
-    seat, begin : whose eye, and the poses (attempts, 3) the step begins at, for what is seen
-    """
-    step = method.steps[index]
-    until, value = step.until, wanted[:, None]
-    berth = ground.berth
-    if until.kind in _TURNED and then is not None:
-        # Nose away from the kerb is positive in a method, and negative on the site.
-        angle = -value if until.kind == "heading" else berth.heading
-        target, rate = then.turns[:, None], then.rate[:, None]
-        turning = step.direction * step.wheel.sign or 1.0
-
-        def heading(poses: Floats, turns: Floats) -> Floats:
-            settling = settle_turn(vehicle.steering, turns, target, rate)
-            return np.asarray(turning * (poses[..., 2] + then.direction * settling - angle))
-
-        return heading
-    if until.kind == "gap wanted" and (gap := berth.gap) is not None:
-        nearing = step.direction * (1 if berth.along == "ahead" else -1)
-        return lambda poses, turns: nearing * (gap - berth.gap_to(berth.along, poses, vehicle))
-    if until.kind == "seen":
-        return _passing(vehicle, ground, seat, until, begin)
-    if until.edge:
-        line = edge_line(ground, until.edge)
-        return lambda poses, turns: value - edge_gap(vehicle, line, poses, turns)
-    own = own_point(vehicle, until.own)[None, :]
-    if until.kind == "kerb":
-        return lambda poses, turns: value + to_site(poses, own)[..., 0, 1]
-    x = landmark_x(ground, until.landmark)
-    return lambda poses, turns: (x - to_site(poses, own)[..., 0, 0] - value) * -step.direction
 
 
 def _along(
@@ -234,7 +108,7 @@ def _along(
 
 
 def _first_rise(
-    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, event: _Event, *, places: bool
+    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, event: Rising, *, places: bool
 ) -> tuple[Floats, Bools]:
     """Metres into a leg at which the event first rises through zero, and whether it does.
 
@@ -266,7 +140,7 @@ def _first_rise(
 
 
 def _between(
-    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, event: _Event, width: Floats,
+    vehicle: Vehicle, pose: Floats, turns: Floats, leg: Leg, event: Rising, width: Floats,
     *, places: bool,
 ) -> Floats:  # fmt: skip
     """Metres into a stretch of `width` (attempts,) in which the event rises, at which it does."""
@@ -308,19 +182,22 @@ def follow(
     cut = np.zeros_like(reached)
     for i, step in enumerate(method.steps):
         leg = waiting[i]
-        wanted = figure(step.until.value, method, settings)
-        if step.until.kind == "travelled":
-            metres = wanted
-        elif step.until.kind == "wheel set":
-            metres = np.abs(leg.turns - turns) / leg.rate
+        moment = Waiting(
+            vehicle=vehicle, ground=ground, seat=seat, leg=leg, pose=pose, turns=turns,
+            direction=step.direction, turning=float(step.direction * step.wheel.sign) or 1.0,
+            then=waiting[i + 1] if i + 1 < len(waiting) else None,
+            wanted=resolved(step.until.figure(), method, settings),
+        )  # fmt: skip
+        known = step.until.known(moment)
+        if known is not None:
+            metres = known
         else:
-            then = waiting[i + 1] if i + 1 < len(waiting) else None
             try:
-                event = _event(vehicle, ground, method, i, wanted, then, seat, pose)
+                event = step.until.rising(moment)
             except InputError as error:
                 raise error.inside(f"steps[{i}].until") from None
             metres, reached[:, i] = _first_rise(
-                vehicle, pose, turns, leg, event, places=step.until.kind not in _TURNED
+                vehicle, pose, turns, leg, event, places=not step.until.of_heading
             )
         late = metres + settings.late[:, i]
         cut[:, i] = late < 0
@@ -336,7 +213,7 @@ def follow(
 def _leg(
     vehicle: Vehicle, method: Method, step: Step, settings: Settings, metres: Floats
 ) -> Leg:  # fmt: skip
-    share = figure(step.wheel.share(vehicle.steering.lock_turns), method, settings)
+    share = resolved(step.wheel.share(vehicle.steering.lock_turns), method, settings)
     return Leg(
         direction=step.direction,
         turns=step.wheel.sign * share * vehicle.steering.lock_turns,

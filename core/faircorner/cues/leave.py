@@ -1,16 +1,18 @@
 """Leaving again: how far straight before any steering, so that nothing is met on the way out."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
 
+from faircorner.cues.driven import line_gap, obstacle_gap
 from faircorner.cues.fit import LEAST_SPARE
-from faircorner.cues.outcome import line_gap, obstacle_gap
+from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, drive
-from faircorner.plane import Bools, Floats, mirrored
+from faircorner.plane import Bools, Floats
+from faircorner.sides import sided
 from faircorner.vehicle import Vehicle
 
 __all__ = ["WAY_OUT_RATE", "Leaving", "leave"]
@@ -33,20 +35,22 @@ class Leaving:
     then: Literal["forward", "reverse"]
     straight: float | None
 
+    def mirrored(self) -> "Leaving":
+        return replace(self, way="right" if self.way == "left" else "left")
 
-def leave(vehicle: Vehicle, ground: Ground, pose: Floats) -> tuple[Leaving, ...]:
+
+@sided
+def leave(scene: Scene) -> tuple[Leaving, ...]:
     """Ways out of where the vehicle stands: both sides of a bay, or away from a kerb.
 
-    pose : (3,), in the site's own frame; ground as its method ends there (`suited`)
     From a bay the vehicle rolls out the way it came; from the kerb it backs first, then drives
     out. Everything is passed with 5 cm or more; docs/sums/berth.md.
-    Raises InputError for a pose that is no number.
+    Raises InputError where nobody says where it stands, and for a pose that is no number.
     """
-    if not np.isfinite(pose).all():
+    start = scene.standing
+    if start is None or not np.isfinite(start).all():
         raise InputError("pose", "must be three numbers")
-    left = ground.side == "left"
-    car = vehicle if left else vehicle.mirrored()
-    place, start = ground.kerb_on_left(), pose if left else mirrored(pose)
+    place = scene.suited().ground
     if place.has_kerb:
         ways: tuple[tuple[int, int, int], ...] = ((-1, -1, 1),)
     else:
@@ -54,10 +58,10 @@ def leave(vehicle: Vehicle, ground: Ground, pose: Floats) -> tuple[Leaving, ...]
         ways = ((1, gear, gear), (-1, gear, gear))
     return tuple(
         Leaving(
-            way="left" if (side > 0) == left else "right",
+            way="left" if side > 0 else "right",
             gear=_gear(gear),
             then=_gear(then),
-            straight=_least(car, place, start, side, gear, then),
+            straight=_least(scene.vehicle, place, start, side, gear, then),
         )
         for side, gear, then in ways
     )

@@ -1,12 +1,13 @@
 """Why to look: what the body does next that somebody else could meet."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from shapely import LineString, distance, points
 
+from faircorner.cues.driven import Driven
 from faircorner.cues.method import Look
-from faircorner.cues.outcome import Case, Outcome
+from faircorner.cues.scene import Scene
 from faircorner.motion import swing
 from faircorner.plane import Floats, to_site
 
@@ -31,24 +32,27 @@ class LookReason:
     x: float
     y: float
 
+    def mirrored(self) -> "LookReason":
+        return replace(self, y=-self.y)
 
-def look_reasons(case: Case, outcome: Outcome) -> tuple[LookReason, ...]:
+
+def look_reasons(scene: Scene, outcome: Driven) -> tuple[LookReason, ...]:
     """A reason for every look of the method, from the first attempt of the batch."""
     track, ends = outcome.track, outcome.followed.ends[0]
     poses, s = track.poses[0], track.s[0]
-    body = case.vehicle.outline()[0]
+    body = scene.vehicle.outline()[0]
     lane_edge = float(to_site(poses[:1], body)[..., 1].min())
     reasons: list[LookReason] = []
-    for i, step in enumerate(case.method.steps):
+    for i, step in enumerate(scene.method.steps):
         due = 0.0 if i == 0 else float(ends[i - 1])
         # What follows from acting now lasts until the wheel has been taken back again, in one gear.
-        after = case.method.steps[i + 1 : i + 2]
+        after = scene.method.steps[i + 1 : i + 2]
         same_gear = bool(after) and after[0].direction == step.direction
         until = float(ends[i + 1 if same_gear else i])
         during = (s >= due - 1e-9) & (s <= until + 1e-9)
         for look in step.looks:
             why, metres, sample, place = _why(
-                case, poses[during], body, lane_edge, look, step.direction
+                scene, poses[during], body, lane_edge, look, step.direction
             )
             reasons.append(
                 LookReason(
@@ -60,18 +64,18 @@ def look_reasons(case: Case, outcome: Outcome) -> tuple[LookReason, ...]:
 
 
 def _why(
-    case: Case, poses: Floats, body: Floats, lane_edge: float, look: Look, direction: int
+    scene: Scene, poses: Floats, body: Floats, lane_edge: float, look: Look, direction: int
 ) -> tuple[str, float, int, tuple[float, float]]:
     """Reason, metres, sample of the greatest reach, and where on the site."""
     if look == "off side":
         out = swing(poses, body, lane_edge)
         return "swings out", out.metres, out.sample, (out.x, out.y)
-    tail = np.array([[-case.vehicle.rear_overhang, case.vehicle.width / 2]])
-    nose = np.array([[case.vehicle.nose, case.vehicle.width / 2]])
+    tail = np.array([[-scene.vehicle.rear_overhang, scene.vehicle.width / 2]])
+    nose = np.array([[scene.vehicle.nose, scene.vehicle.width / 2]])
     if look == "nose":
         return ("nose goes in", *_sideways(poses, nose))
     if look == "near side" and direction > 0:
-        return ("rear cuts in", *_cut_in(poses, case.vehicle.hubs(side=1)))
+        return ("rear cuts in", *_cut_in(poses, scene.vehicle.hubs(side=1)))
     if look == "near side":
         return ("tail goes in", *_sideways(poses, tail))
     path = to_site(poses, tail)[:, 0]

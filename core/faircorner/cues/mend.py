@@ -5,19 +5,23 @@ straight. The stretches are found by the same fit as any method's figures, so th
 the same clearances and limits. docs/sums/mend.md.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import product
 
 import numpy as np
 
+from faircorner.cues.driven import Driven
+from faircorner.cues.events import Parallel, Travelled, WheelSet
 from faircorner.cues.fit import Given, fit
-from faircorner.cues.method import Method, Start, Step, Unknown, Until, Way, Wheel
-from faircorner.cues.outcome import Case, Outcome
+from faircorner.cues.fitted import Unknown
+from faircorner.cues.method import Method, Start, Step, Way, Wheel
+from faircorner.cues.scene import Scene
+from faircorner.cues.told import Clearances, clearances_of
 from faircorner.errors import InputError
-from faircorner.ground import Band, Finish, Ground, finish_at
 from faircorner.motion import Leg, Track
-from faircorner.plane import Floats, mirrored
-from faircorner.vehicle import Vehicle
+from faircorner.plane import Floats
+from faircorner.sides import sided
+from faircorner.standards import Finish, finish_at
 
 __all__ = ["Mend", "mend"]
 
@@ -25,7 +29,6 @@ __all__ = ["Mend", "mend"]
 _MOST = 3
 _STRETCH = (0.02, 3.5, 0.6)
 _RATE = 2.0
-_KERB = ("kerb_front", "kerb_rear")
 # Kept from the edge of a limit when only just good is aimed at, m.
 _MARGIN = 0.03
 
@@ -45,52 +48,51 @@ class Mend:
     track: Track
     finish: Finish
     stretch: tuple[float, ...]
-    clearances: tuple[tuple[str, float, float], ...]
+    clearances: Clearances
     low: frozenset[str]
 
+    def mirrored(self) -> "Mend":
+        legs = tuple(leg.mirrored() for leg in self.legs)
+        return replace(self, legs=legs, track=self.track.mirrored())
 
-def mend(
-    vehicle: Vehicle, ground: Ground, pose: Floats, bands: tuple[Band, ...],
-    *, forward: int, reverse: int,
-) -> Mend | None:  # fmt: skip
+
+@sided
+def mend(scene: Scene, *, forward: int, reverse: int) -> Mend | None:
     """The shortest mend within the movements still allowed; None when there is none: start again.
 
-    pose : (3,), where the vehicle stands, in the site's own frame, wheels straight
+    It begins where the scene's vehicle stands, wheels straight.
     forward, reverse : movements still allowed in each gear
     Fewer movements are always preferred; among as many, the one that rolls least.
-    Raises InputError for a pose that is no number.
+    Raises InputError where nobody says where it stands, and for a pose that is no number.
     """
-    if not np.isfinite(pose).all():
+    start = scene.standing
+    if start is None or not np.isfinite(start).all():
         raise InputError("pose", "must be three numbers")
-    left = ground.side == "left"
-    start = pose if left else mirrored(pose)
-    car = vehicle if left else vehicle.mirrored()
-    place = ground.kerb_on_left()
+    here = scene.suited()
     ways: tuple[Way, ...] = ("toward", "away")
-    for count, target in product(range(1, _MOST + 1), _targets(place, car, start, bands)):
-        goal = place.wanting(kerb=target if place.has_kerb else None)
+    for count, target in product(range(1, _MOST + 1), _targets(here, start)):
+        kerb = target if here.ground.has_kerb else None
+        wanted = replace(here, ground=here.ground.wanting(kerb=kerb))
         found = [
             mended
             for gears, way in product(_gears(count, forward, reverse), ways)
-            for mended in [_tried(car, goal, start, bands, gears, way)]
+            for mended in [_tried(wanted, gears, way)]
             if mended is not None
         ]
         if found:
-            best = min(found, key=lambda m: float(m.track.s[0, -1]))
-            return best if left else _mirrored(best)
+            return min(found, key=lambda m: float(m.track.s[0, -1]))
     return None
 
 
-def _targets(
-    ground: Ground, vehicle: Vehicle, start: Floats, bands: tuple[Band, ...]
-) -> list[float]:
+def _targets(scene: Scene, start: Floats) -> list[float]:
     """Distances to the kerb worth aiming at, m: the wanted one, else the nearest good one."""
-    wanted = ground.berth.wanted_kerb(vehicle)
+    ground, bands = scene.ground, [band for band in scene.bands if band.of.beside]
+    wanted = ground.berth.wanted_kerb(scene.vehicle)
     if not ground.has_kerb:
         return [wanted]
-    low = max((b.low for b in bands if b.measure in _KERB and b.low is not None), default=wanted)
-    high = min((b.high for b in bands if b.measure in _KERB and b.high is not None), default=wanted)
-    now = float(finish_at(start[None], vehicle, ground).kerb[0])
+    low = max((b.low for b in bands if b.low is not None), default=wanted)
+    high = min((b.high for b in bands if b.high is not None), default=wanted)
+    now = float(finish_at(start[None], scene.vehicle, ground).kerb[0])
     nearest = float(np.clip(now, low + _MARGIN, max(high - _MARGIN, low + _MARGIN)))
     return [wanted] if abs(nearest - wanted) < 0.01 else [wanted, nearest]
 
@@ -111,12 +113,12 @@ def _method(gears: tuple[int, ...], way: Way, edge: str) -> Method:
         name = f"movement {i + 1}"
         steps += [
             Step(name=f"{name}, in", say=_said(gear, way, edge), direction=gear,
-                 wheel=Wheel(way=way), until=Until(kind="travelled", value=stretch),
+                 wheel=Wheel(way=way), until=Travelled(metres=stretch),
                  looks=("all round",)),
             Step(name=f"{name}, out", say=f"Full lock {_phrase(other, edge)}", direction=gear,
-                 wheel=Wheel(way=other), until=Until(kind="parallel")),
+                 wheel=Wheel(way=other), until=Parallel()),
             Step(name=f"{name}, straight", say="Straighten up and stop", direction=gear,
-                 wheel=Wheel(way="straight"), until=Until(kind="wheel set")),
+                 wheel=Wheel(way="straight"), until=WheelSet()),
         ]  # fmt: skip
     return Method(
         name="mend",
@@ -135,27 +137,23 @@ def _said(gear: int, way: Way, edge: str) -> str:
     return f"{'Forward' if gear > 0 else 'Back'}, full lock {_phrase(way, edge)}"
 
 
-def _tried(
-    vehicle: Vehicle, ground: Ground, start: Floats, bands: tuple[Band, ...],
-    gears: tuple[int, ...], way: Way,
-) -> Mend | None:  # fmt: skip
-    method = _method(gears, way, ground.berth.edge)
-    case = Case(vehicle=vehicle, ground=ground, method=method, bands=bands, start=start)
+def _tried(scene: Scene, gears: tuple[int, ...], way: Way) -> Mend | None:
+    berth = scene.ground.berth
+    method = _method(gears, way, berth.edge)
     given = Given(gap=0.0, rate=_RATE, pinned={})
     # Of the many ways that are tried another does where this one's descent is a poor one.
-    found = fit(case, given, descents=1)
+    found = fit(replace(scene, method=method, seat=None), given, descents=1)
     if not found.feasible:
         return None
     driven = found.outcome
-    berth = ground.berth
     # A bay may end at a mere line: there is no room beyond it to be put right in.
-    if not ground.has_kerb and berth.gap_to(berth.along, driven.track.poses, vehicle).min() < 0:
+    left = berth.gap_to(berth.along, driven.track.poses, scene.vehicle)
+    if not scene.ground.has_kerb and left.min() < 0:
         return None
     return _told(method, gears, found.values, driven)
 
 
-def _told(method: Method, gears: tuple[int, ...], values: Floats, driven: Outcome) -> Mend:
-    s = driven.track.s[0]
+def _told(method: Method, gears: tuple[int, ...], values: Floats, driven: Driven) -> Mend:
     return Mend(
         movements=tuple("forward" if gear > 0 else "reverse" for gear in gears),
         steps=method.steps,
@@ -163,26 +161,6 @@ def _told(method: Method, gears: tuple[int, ...], values: Floats, driven: Outcom
         track=driven.track,
         finish=driven.finish,
         stretch=tuple(float(v) for v in values),
-        clearances=tuple(
-            (name, float(gap.metres[0]), float(s[gap.sample[0]]))
-            for name, gap in driven.gaps.items()
-        ),
+        clearances=clearances_of(driven),
         low=driven.low,
-    )
-
-
-def _mirrored(found: Mend) -> Mend:
-    track = found.track
-    return Mend(
-        movements=found.movements,
-        steps=found.steps,
-        legs=tuple(
-            Leg(direction=g.direction, turns=-g.turns, metres=g.metres, rate=g.rate)
-            for g in found.legs
-        ),
-        track=Track(s=track.s, poses=mirrored(track.poses), turns=-track.turns, leg=track.leg),
-        finish=found.finish,
-        stretch=found.stretch,
-        clearances=found.clearances,
-        low=found.low,
     )

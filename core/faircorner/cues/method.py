@@ -1,75 +1,20 @@
 """A method: where to start, and steps that each wait for something; see method.schema.json.
 
 Methods speak of the kerb, or the bay: *toward* and *away*. The sums always have it on the left, so
-that toward is left, positive; `Ground.kerb_on_left` is the only place that knows sides.
+that toward is left, positive; `faircorner.sides` sees to that.
 """
 
 from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
+from faircorner.cues.events import Event
+from faircorner.cues.fitted import Unknown
 from faircorner.errors import InputError
 
-__all__ = [
-    "Look",
-    "Method",
-    "Start",
-    "Step",
-    "Unknown",
-    "Until",
-    "UntilKind",
-    "Way",
-    "Wheel",
-]
+__all__ = ["Look", "Method", "Start", "Step", "Way", "Wheel"]
 
 Way: TypeAlias = Literal["toward", "away", "straight"]
 Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
-UntilKind: TypeAlias = Literal[
-    "travelled", "heading", "parallel", "abeam", "gap wanted", "kerb", "edge", "seen", "wheel set"
-]
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Unknown:
-    """A figure of the method that belongs to the vehicle: the fit finds it between limits.
-
-    Metres, radians, or a share of the lock; prefer is where the school would have it, all else
-    being equal. Named in several places it is one figure, found once.
-    """
-
-    name: str
-    low: float
-    high: float
-    prefer: float
-
-    def __post_init__(self) -> None:
-        if not self.low <= self.prefer <= self.high or self.low == self.high:
-            raise InputError(
-                "prefer",
-                f"low, prefer and high must rise: {self.low:g}, {self.prefer:g}, {self.high:g}",
-            )
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Until:
-    """What ends a step.
-
-    travelled : m rolled
-    heading : rad to the kerb, nose away positive, once the *next* step's wheel has settled
-    parallel : along the berth, once the next step's wheel has settled
-    abeam : m that `own` stands behind `landmark`, along the kerb
-    gap wanted : the gap that the place asks for is left at the berth's end
-    kerb : m from `own` to the kerb
-    edge : m from what meets it, tyres or body, to the nearest place of the named `edge`
-    seen : the driver sees the `thing` pass the vehicle's own mark of that name (`own`)
-    wheel set : as soon as the wheel has reached this step's amount
-    """
-
-    kind: UntilKind
-    value: float | Unknown = 0.0
-    own: str = ""
-    landmark: str = ""
-    edge: str = ""
-    thing: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -106,7 +51,7 @@ class Step:
     say: str
     direction: int
     wheel: Wheel
-    until: Until
+    until: Event
     looks: tuple[Look, ...] = ()
     standing: bool = False
 
@@ -147,12 +92,12 @@ class Method:
             if named.count(name) > 1:
                 raise InputError("steps", f"{name} is to be fitted twice, with different limits")
         for i, step in enumerate(self.steps):
-            if step.until.kind in ("heading", "parallel") and i + 1 == len(self.steps):
+            if step.until.settles_next and i + 1 == len(self.steps):
                 raise InputError(
                     f"steps[{i}].until",
                     "a heading settles in the next step; add a straight one",
                 )
-            if step.standing and step.until.kind == "wheel set":
+            if step.standing and step.until.sets_the_wheel:
                 raise InputError(
                     f"steps[{i}].until",
                     "a wheel turned standing is set before the step rolls",
@@ -163,5 +108,5 @@ class Method:
         """Every figure to be fitted, once, in the order in which the driver meets them."""
         met: list[float | Unknown] = [self.start.gap, self.start.metres]
         for step in self.steps:
-            met += [step.wheel.of_lock, step.until.value]
+            met += [step.wheel.of_lock, step.until.figure()]
         return tuple(dict.fromkeys(figure for figure in met if isinstance(figure, Unknown)))

@@ -4,17 +4,15 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from faircorner.cues.driven import attempt
 from faircorner.cues.fit import FINE, settings_for
-from faircorner.cues.method import Method
-from faircorner.cues.outcome import attempt
-from faircorner.cues.plan import Options, prepare
+from faircorner.cues.prepare import prepare
+from faircorner.cues.scene import Scene
 from faircorner.cues.windows import breakage
 from faircorner.errors import InputError
-from faircorner.ground import Finish, Ground
 from faircorner.motion import Track
-from faircorner.plane import mirrored
-from faircorner.sight import Seat
-from faircorner.vehicle import Vehicle
+from faircorner.sides import sided
+from faircorner.standards import Finish
 
 __all__ = ["Played", "play"]
 
@@ -33,28 +31,27 @@ class Played:
     finish: Finish
     breaks: str
 
+    def mirrored(self) -> "Played":
+        return replace(self, track=self.track.mirrored())
 
-def play(
-    vehicle: Vehicle, seat: Seat, ground: Ground, method: Method, options: Options,
-    values: dict[str, float], *, call: int, by: float,
-) -> Played:  # fmt: skip
+
+@sided
+def play(scene: Scene, values: dict[str, float], *, call: int, by: float) -> Played:
     """Drive a plan with one call displaced.
 
     values : every figure of the plan by name, SI; call : its number, from 1; by : m late,
     negative early
     Raises InputError for a call the method does not have, and for more than 2 m.
     """
+    method = scene.method
     if not 1 <= call < len(method.steps):
         raise InputError("call", f"there is no call {call}; calls are 1 to {len(method.steps) - 1}")
     if not abs(by) <= _REACH:
         raise InputError("by_m", f"must be within {_REACH:g} m, got {by:g}")
-    case, given = prepare(vehicle, seat, ground, method, (), options)
+    ready, given = prepare(scene)
     late = np.zeros((1, len(method.steps)))
     late[0, call - 1] = by
     figures = np.array([[values[u.name] for u in method.unknowns]])
     settings = settings_for(figures, given, len(method.steps), late)
-    outcome = attempt(case, settings, sample=FINE)
-    track = outcome.track
-    if ground.side == "right":
-        track = replace(track, poses=mirrored(track.poses), turns=-track.turns)
-    return Played(track=track, finish=outcome.finish, breaks=breakage(case, outcome, 0))
+    driven = attempt(ready, settings, sample=FINE)
+    return Played(track=driven.track, finish=driven.finish, breaks=breakage(driven, 0))

@@ -1,18 +1,17 @@
 """A plan driven by hands that are not perfect: every call a little early or late."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import ArrayLike
 
+from faircorner.cues.driven import attempt
 from faircorner.cues.fit import Given, settings_for
-from faircorner.cues.method import Method
-from faircorner.cues.outcome import Case, attempt
 from faircorner.cues.plan import Plan
-from faircorner.ground import Band, Finish
+from faircorner.cues.scene import Scene
 from faircorner.plane import Bools, Floats, mirrored
-from faircorner.sight import Seat
-from faircorner.vehicle import Vehicle
+from faircorner.sides import sided
+from faircorner.standards import Finish
 
 __all__ = ["Rehearsal", "rehearse"]
 
@@ -32,37 +31,30 @@ class Rehearsal:
     kerb_touched: Bools
     body_touched: Bools
 
+    def mirrored(self) -> "Rehearsal":
+        return replace(self, poses=mirrored(self.poses))
 
-def rehearse(
-    vehicle: Vehicle,
-    seat: Seat,
-    method: Method,
-    plan: Plan,
-    bands: tuple[Band, ...],
-    late: ArrayLike,
-) -> Rehearsal:
+
+def rehearse(scene: Scene, plan: Plan, late: ArrayLike) -> Rehearsal:
     """Drive a plan's calls early or late, the later steps reacting as a driver would.
 
     late : (attempts, calls), m rolled, negative early
     """
     lateness = np.atleast_2d(np.asarray(late, dtype=np.float64))
-    left = plan.ground.side == "left"
-    case = Case(
-        vehicle=vehicle if left else vehicle.mirrored(),
-        ground=plan.ground.kerb_on_left(),
-        method=method,
-        bands=bands,
-        seat=seat if left else seat.mirrored(),
-    )
-    given = Given(gap=plan.gap, rate=plan.turns_per_metre, pinned={})
-    values = np.array([[plan.values[u.name] for u in method.unknowns]])
     # The last step's end is no call: the car is stopped when the wheel is straight.
     ends = np.column_stack((lateness, np.zeros(len(lateness))))
-    outcome = attempt(case, settings_for(values, given, len(method.steps), ends))
+    values = np.array([[plan.values[u.name] for u in scene.method.unknowns]])
+    given = Given(gap=plan.gap, rate=plan.turns_per_metre, pinned={})
+    return _rehearsed(replace(scene, ground=plan.ground), values, given, ends)
+
+
+@sided
+def _rehearsed(scene: Scene, values: Floats, given: Given, ends: Floats) -> Rehearsal:
+    driven = attempt(scene, settings_for(values, given, len(scene.method.steps), ends))
     return Rehearsal(
-        finish=outcome.finish,
-        poses=outcome.track.final if left else mirrored(outcome.track.final),
-        good=outcome.good(bands),
-        kerb_touched=outcome.tyres <= 0,
-        body_touched=outcome.body <= 0,
+        finish=driven.finish,
+        poses=driven.track.final,
+        good=driven.good(scene.bands),
+        kerb_touched=driven.tyres <= 0,
+        body_touched=driven.body <= 0,
     )

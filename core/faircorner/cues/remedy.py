@@ -7,7 +7,7 @@ from functools import partial
 import numpy as np
 
 from faircorner.cues.fit import Given, fit
-from faircorner.cues.outcome import Case
+from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import (
     Bay,
@@ -46,7 +46,7 @@ class Remedy:
     by: float
 
 
-def least_change(case: Case, given: Given) -> Remedy | None:
+def least_change(scene: Scene, given: Given) -> Remedy | None:
     """The smallest single change that makes the fit feasible; None when none of them does.
 
     Each candidate is grown until it works and halved back to 2 cm; the answer has been fitted,
@@ -54,7 +54,7 @@ def least_change(case: Case, given: Given) -> Remedy | None:
     """
     found = [
         remedy
-        for what, value, change in _candidates(case, given)
+        for what, value, change in _candidates(scene, given)
         for sign in ((1.0,) if what in _ONLY_MORE else (1.0, -1.0))
         for remedy in [_least(what, value, sign, change)]
         if remedy is not None
@@ -62,21 +62,21 @@ def least_change(case: Case, given: Given) -> Remedy | None:
     return min(found, key=lambda r: abs(r.by), default=None)
 
 
-def least_sizes(case: Case, given: Given) -> list[tuple[str, float | None, Case]]:
+def least_sizes(scene: Scene, given: Given) -> list[tuple[str, float | None, Scene]]:
     """The least gap, width of bay and aisle, or width of road that the method can use.
 
     Returns of each its name, metres to 2 cm, None where no size within reason is enough, and the
-    case a little tighter than that, which does not work. Takes about ten fits each. Raises
+    scene a little tighter than that, which does not work. Takes about ten fits each. Raises
     InputError where there is nothing to be tightened.
     """
-    sizes = _tightened(case)
+    sizes = _tightened(scene)
     if not sizes:
         raise InputError("ground", "there is no least size to look for at such a place")
-    found: list[tuple[str, float | None, Case]] = []
+    found: list[tuple[str, float | None, Scene]] = []
     for size in sizes:
-        metres = _least_of(case, given, size)
+        metres = _least_of(scene, given, size)
         tight = size.low if metres is None else max(size.low, metres - _TIGHTER)
-        found.append((size.what, metres, replace(case, ground=size.at(tight))))
+        found.append((size.what, metres, replace(scene, ground=size.at(tight))))
     return found
 
 
@@ -90,9 +90,9 @@ class _Size:
     tries: Floats
 
 
-def _least_of(case: Case, given: Given, size: _Size) -> float | None:
+def _least_of(scene: Scene, given: Given, size: _Size) -> float | None:
     def works(metres: float) -> bool:
-        return fit(replace(case, ground=size.at(metres)), given).feasible
+        return fit(replace(scene, ground=size.at(metres)), given).feasible
 
     low = size.low
     high = next((float(metres) for metres in size.tries if works(float(metres))), None)
@@ -104,8 +104,8 @@ def _least_of(case: Case, given: Given, size: _Size) -> float | None:
     return high
 
 
-def _tightened(case: Case) -> list[_Size]:
-    ground, car = case.ground, case.vehicle
+def _tightened(scene: Scene) -> list[_Size]:
+    ground, car = scene.ground, scene.vehicle
 
     def size(what: str, measure: str, low: float, tries: Floats) -> _Size:
         return _Size(what=what, at=partial(adjust, ground, measure), low=low, tries=tries)
@@ -134,29 +134,29 @@ def _tightened(case: Case) -> list[_Size]:
             return []
 
 
-_Change = Callable[[float], tuple[Case, Given]]
+_Change = Callable[[float], tuple[Scene, Given]]
 
 
-def _candidates(case: Case, given: Given) -> list[tuple[str, float, _Change]]:
-    def start_gap(metres: float) -> tuple[Case, Given]:
-        return case, replace(given, gap=metres)
+def _candidates(scene: Scene, given: Given) -> list[tuple[str, float, _Change]]:
+    def start_gap(metres: float) -> tuple[Scene, Given]:
+        return scene, replace(given, gap=metres)
 
     def measured(name: str) -> _Change:
-        return lambda metres: (replace(case, ground=adjust(case.ground, name, metres)), given)
+        return lambda metres: (replace(scene, ground=adjust(scene.ground, name, metres)), given)
 
-    now = measures(case.ground)
-    if isinstance(case.ground.goal, Bay):
+    now = measures(scene.ground)
+    if isinstance(scene.ground.goal, Bay):
         return [
-            ("aisle", case.ground.road_width, measured("aisle")),
-            ("bay width", case.ground.goal.width, measured("bay_width")),
+            ("aisle", scene.ground.road_width, measured("aisle")),
+            ("bay width", scene.ground.goal.width, measured("bay_width")),
         ]
-    if isinstance(case.ground.goal, Turnabout | Corner):
-        return [("road width", case.ground.road_width, measured("road_width"))]
+    if isinstance(scene.ground.goal, Turnabout | Corner):
+        return [("road width", scene.ground.road_width, measured("road_width"))]
     if "gap" in now:
         return [("gap", now["gap"], measured("gap")), ("start gap", given.gap, start_gap)]
     found: list[tuple[str, float, _Change]] = [("start gap", given.gap, start_gap)]
-    if isinstance(case.ground.goal, Kerbside):
-        found.append(("gap ahead", case.ground.goal.ahead_gap, measured("goal_ahead")))
+    if isinstance(scene.ground.goal, Kerbside):
+        found.append(("gap ahead", scene.ground.goal.ahead_gap, measured("goal_ahead")))
     return found
 
 

@@ -10,15 +10,18 @@ from typing import Literal, TypeAlias
 
 import numpy as np
 
+from faircorner.cues.driven import Driven, attempt
+from faircorner.cues.events import Travelled
 from faircorner.cues.fit import fit, settings_for
-from faircorner.cues.method import Method, Step, Unknown, Until, Wheel
-from faircorner.cues.outcome import Case, Outcome, attempt
-from faircorner.cues.plan import Options, prepare
+from faircorner.cues.fitted import Unknown
+from faircorner.cues.method import Step, Wheel
+from faircorner.cues.prepare import prepare
+from faircorner.cues.scene import Scene
+from faircorner.cues.told import Clearances, clearances_of
 from faircorner.errors import InputError
-from faircorner.ground import Band, Finish, Ground
 from faircorner.motion import Leg, Track
-from faircorner.plane import mirrored
-from faircorner.sight import Seat
+from faircorner.sides import sided
+from faircorner.standards import Finish
 from faircorner.vehicle import Vehicle
 
 __all__ = ["NOTICED", "Cure", "Rescue", "rescue"]
@@ -45,15 +48,18 @@ class Rescue:
     legs: tuple[Leg, ...]
     track: Track
     finish: Finish
-    clearances: tuple[tuple[str, float, float], ...]
+    clearances: Clearances
     low: frozenset[str]
 
+    def mirrored(self) -> "Rescue":
+        legs = tuple(leg.mirrored() for leg in self.legs)
+        return replace(self, legs=legs, track=self.track.mirrored())
 
+
+@sided
 def rescue(
-    vehicle: Vehicle, seat: Seat, ground: Ground, method: Method, options: Options,
-    bands: tuple[Band, ...], values: dict[str, float],
-    *, call: int, by: float, forward: int, reverse: int,
-) -> Rescue | None:  # fmt: skip
+    scene: Scene, values: dict[str, float], *, call: int, by: float, forward: int, reverse: int
+) -> Rescue | None:
     """The least that saves an attempt whose call came at the wrong moment; None: begin again.
 
     values : every figure of the plan by name, SI; call : its number, from 1; by : m late,
@@ -63,38 +69,36 @@ def rescue(
     before another movement.
     Raises InputError for a call the method does not have.
     """
+    method = scene.method
     if not 1 <= call < len(method.steps):
         raise InputError("call", f"there is no call {call}; calls are 1 to {len(method.steps) - 1}")
-    case, given = prepare(vehicle, seat, ground, method, bands, options)
+    ready, given = prepare(scene)
     figures = np.array([[values[u.name] for u in method.unknowns]])
     late = np.zeros((1, len(method.steps)))
     late[0, call - 1] = by
-    begun = attempt(case, settings_for(figures, given, len(method.steps), late))
-    if begun.good(bands)[0]:
-        return _told("drive on", method.steps[call:], call, begun, ground.side == "left")
-    settled = [_settled(step, values, case.vehicle) for step in method.steps]
+    begun = attempt(ready, settings_for(figures, given, len(method.steps), late))
+    if begun.good(scene.bands)[0]:
+        return _told("drive on", method.steps[call:], call, begun)
+    settled = [_settled(step, values, ready.vehicle) for step in method.steps]
     done = [
-        replace(step, until=Until(kind="travelled", value=float(leg.metres[0])))
+        replace(step, until=Travelled(metres=float(leg.metres[0])))
         for step, leg in zip(settled[:call], begun.followed.legs, strict=False)
     ]
     for cure, steps in _cures(settled[call:], late=by > 0):
         whole = (*done, *steps)
         if not _allowed(whole, method.steps, {1: forward, -1: reverse}):
             continue
-        trial = Case(
-            vehicle=case.vehicle,
-            ground=case.ground,
+        trial = replace(
+            ready,
             # It has begun: where to begin is no question any more.
             method=replace(method, start=replace(method.start, metres=0.0, gap=0.0), steps=whole),
-            bands=bands,
-            seat=case.seat,
-            start=begun.followed.start[0],
+            standing=begun.followed.start[0],
         )
         found = fit(trial, replace(given, pinned={}))
         if found.feasible:
             more = cure == "less wheel" and found.values[0] > settled[call].wheel.of_lock
             told: Cure = "more wheel" if more else cure
-            return _told(told, whole[call:], call, found.outcome, ground.side == "left")
+            return _told(told, whole[call:], call, found.outcome)
     return None
 
 
@@ -103,8 +107,9 @@ def _settled(step: Step, values: dict[str, float], vehicle: Vehicle) -> Step:
     amount, until = step.wheel.share(vehicle.steering.lock_turns), step.until
     if isinstance(amount, Unknown):
         amount = values[amount.name]
-    if isinstance(until.value, Unknown):
-        until = replace(until, value=values[until.value.name])
+    figure = until.figure()
+    if isinstance(figure, Unknown):
+        until = until.with_figure(values[figure.name])
     return replace(step, wheel=replace(step.wheel, of_lock=amount, turns=None), until=until)
 
 
@@ -114,7 +119,7 @@ def _cures(steps: list[Step], *, late: bool) -> Iterator[tuple[Cure, list[Step]]
     amount = first.wheel.of_lock
     if isinstance(amount, Unknown) or first.wheel.way == "straight":
         return
-    if first.until.kind in ("heading", "parallel"):
+    if first.until.settles_next:
         # Less or more: which of them it is, the fit says.
         low = min(_LEAST_WHEEL, amount / 2)
         other = Unknown(name="amount taken", low=low, high=1.0, prefer=amount)
@@ -123,20 +128,20 @@ def _cures(steps: list[Step], *, late: bool) -> Iterator[tuple[Cure, list[Step]]
     if not late:
         yield "ease off", [*_eased(first), again, *rest]
     yield "pull forward", [
-        replace(first, until=Until(kind="travelled", value=_free("until the stop", _STOPPED))),
+        replace(first, until=Travelled(metres=_free("until the stop", _STOPPED))),
         Step(name="pull-up", say="Stop; all round; pull the other way, wheels straight",
              direction=-first.direction, wheel=Wheel(way="straight"), looks=("all round",),
-             until=Until(kind="travelled", value=_free("pulled", _FORWARD))),
+             until=Travelled(metres=_free("pulled", _FORWARD))),
         again,
         *rest,
     ]  # fmt: skip
 
 
 def _eased(first: Step) -> tuple[Step, Step]:
-    noticed = replace(first, until=Until(kind="travelled", value=NOTICED))
+    noticed = replace(first, until=Travelled(metres=NOTICED))
     eased = Step(name="eased", say="Ease the wheel off and roll on", direction=first.direction,
                  wheel=Wheel(way="straight"),
-                 until=Until(kind="travelled", value=_free("eased", _EASED)))  # fmt: skip
+                 until=Travelled(metres=_free("eased", _EASED)))  # fmt: skip
     return noticed, eased
 
 
@@ -158,21 +163,13 @@ def _movements(steps: tuple[Step, ...], gear: int) -> int:
     return [g for g, before in zip(gears, [0, *gears], strict=False) if g != before].count(gear)
 
 
-def _told(cure: Cure, steps: tuple[Step, ...], call: int, driven: Outcome, left: bool) -> Rescue:
-    track, legs = driven.track, driven.followed.legs[call:]
-    s = track.s[0]
-    if not left:
-        track = replace(track, poses=mirrored(track.poses), turns=-track.turns)
-        legs = tuple(replace(leg, turns=-leg.turns) for leg in legs)
+def _told(cure: Cure, steps: tuple[Step, ...], call: int, driven: Driven) -> Rescue:
     return Rescue(
         cure=cure,
         steps=steps,
-        legs=legs,
-        track=track,
+        legs=driven.followed.legs[call:],
+        track=driven.track,
         finish=driven.finish,
-        clearances=tuple(
-            (name, float(gap.metres[0]), float(s[gap.sample[0]]))
-            for name, gap in driven.gaps.items()
-        ),
+        clearances=clearances_of(driven),
         low=driven.low,
     )

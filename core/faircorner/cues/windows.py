@@ -7,9 +7,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.fit import Fit, Given, settings_for
-from faircorner.cues.outcome import Case, Outcome, attempt
+from faircorner.cues.scene import Scene
 from faircorner.plane import Floats
+from faircorner.standards import Band
 
 __all__ = ["REACH", "Window", "breakage", "call_windows", "sensitivity"]
 
@@ -34,8 +36,11 @@ class Window:
     late_breaks: str
 
 
-def breakage(case: Case, outcome: Outcome, row: int) -> str:
-    """What one attempt did wrong, in a clause; empty when it was good."""
+def breakage(outcome: Driven, row: int, bands: tuple[Band, ...] = (), *, edge: str = "") -> str:
+    """What one attempt did wrong, in a clause; empty when it was good.
+
+    bands : limits on its finish; edge : what stands beside it there
+    """
     if outcome.followed.cut[row].any():
         return "there is no room for an earlier call"
     for name, gap in outcome.gaps.items():
@@ -44,26 +49,19 @@ def breakage(case: Case, outcome: Outcome, row: int) -> str:
             return f"{what} meets the {name}"
     if not outcome.followed.reached[row].all():
         return "a later call never comes"
-    for band in case.bands:
+    for band in bands:
         if not band.holds(outcome.finish)[row]:
-            edge = case.ground.berth.edge
-            return {
-                "kerb_front": f"the front wheel ends outside its limit from the {edge}",
-                "kerb_rear": f"the rear wheel ends outside its limit from the {edge}",
-                "angle": "it ends out of parallel",
-                "ahead": "the gap ahead ends outside its limits",
-                "behind": "the gap behind ends outside its limits",
-            }[band.measure]
+            return band.of.outside.format(edge=edge)
     return ""
 
 
-def call_windows(case: Case, fit: Fit, given: Given) -> tuple[Window, ...]:
+def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
     """One window for each call: the ends of all steps but the last. Kerb on the left.
 
     A bracket is narrowed three times, each time with all calls and both ways in one batch;
     edges are right to 5 mm.
     """
-    steps = len(case.method.steps)
+    steps = len(scene.method.steps)
     calls = steps - 1
     call = np.repeat(np.arange(calls), 2)
     sign = np.tile([-1.0, 1.0], calls)
@@ -76,14 +74,15 @@ def call_windows(case: Case, fit: Fit, given: Given) -> tuple[Window, ...]:
         late = np.zeros((offsets.size, steps))
         rows = np.arange(offsets.size)
         late[rows, np.repeat(call, _GRID)] = (sign[:, None] * offsets).ravel()
-        outcome = attempt(case, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
-        good = (outcome.good(case.bands) & ~outcome.followed.cut.any(axis=1)).reshape(-1, _GRID)
+        outcome = attempt(scene, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
+        good = (outcome.good(scene.bands) & ~outcome.followed.cut.any(axis=1)).reshape(-1, _GRID)
         if round_ == 0:
             free = np.asarray(good.all(axis=1))
         first = np.where(good.all(axis=1), _GRID - 1, good.argmin(axis=1))
         for edge in range(2 * calls):
             # Rounding can make the bracket's own end pass when it is driven again.
-            found_wrong = breakage(case, outcome, edge * _GRID + int(first[edge]))
+            row = edge * _GRID + int(first[edge])
+            found_wrong = breakage(outcome, row, scene.bands, edge=scene.ground.berth.edge)
             breaks[edge] = found_wrong or breaks[edge]
         edges = np.arange(2 * calls)
         outside = offsets[edges, first]
@@ -100,18 +99,18 @@ def call_windows(case: Case, fit: Fit, given: Given) -> tuple[Window, ...]:
     )
 
 
-def sensitivity(case: Case, fit: Fit, given: Given) -> Floats:
+def sensitivity(scene: Scene, fit: Fit, given: Given) -> Floats:
     """How the finish answers to each call: (3, calls), finish measure per metre of lateness.
 
     Rows are kerb (m/m), angle (rad/m) and the gap along the berth (m/m); central differences of
     5 cm each way.
     """
-    steps = len(case.method.steps)
+    steps = len(scene.method.steps)
     calls = steps - 1
     late = np.zeros((2 * calls, steps))
     late[np.arange(calls), np.arange(calls)] = _NUDGE
     late[np.arange(calls) + calls, np.arange(calls)] = -_NUDGE
-    outcome = attempt(case, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
-    along = outcome.finish.measure(case.ground.berth.along)
-    finish = np.stack([outcome.finish.kerb, outcome.finish.angle, along])
+    outcome = attempt(scene, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
+    along = outcome.finish.measure(scene.ground.berth.along)
+    finish = np.stack([outcome.finish.kerb, outcome.finish.measure("angle"), along])
     return np.asarray((finish[:, :calls] - finish[:, calls:]) / (2 * _NUDGE))

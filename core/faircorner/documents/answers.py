@@ -21,8 +21,7 @@ from faircorner.cues import (
 from faircorner.documents.figures import figure, leg_document, path_document, pose_document
 from faircorner.documents.ground import ground_document
 from faircorner.documents.requests import angle_names
-from faircorner.documents.standard import LIMIT_UNITS
-from faircorner.ground import Bay, Finish, Ground
+from faircorner.ground import Bay, Ground
 from faircorner.motion import (
     Roll,
     best_roll,
@@ -30,6 +29,7 @@ from faircorner.motion import (
 )
 from faircorner.plane import mirrored
 from faircorner.sight import ACUITY, CRAWL, REACTION
+from faircorner.standards import MEASURES, Finish, Range
 from faircorner.tape import Verdict
 from faircorner.vehicle import Vehicle
 
@@ -55,8 +55,9 @@ PLAN_FORMAT = "fair-corner/plan@6"
 def finish_document(finish: Finish) -> dict[str, float | None]:
     """The first finish of a batch in a document's units."""
     return {
-        name: figure(float(finish.measure(inner)[0]) / unit)  # type: ignore[arg-type]
-        for name, (inner, unit) in LIMIT_UNITS.items()
+        measure.outward: figure(float(finish.measure(measure.name)[0]) / measure.one)
+        for measure in MEASURES.values()
+        if measure.taped is not None
     }
 
 
@@ -122,10 +123,8 @@ def _call(call: Call, number: int) -> dict[str, Any]:
         "angle_deg": figure(degrees(call.heading)),
         "until": {
             "kind": until.kind,
-            "own": until.own or None,
-            "landmark": until.landmark or None,
-            "edge": until.edge or None,
-            "thing": until.thing or None,
+            **dict.fromkeys(("own", "landmark", "edge", "thing")),
+            **until.named(),
             "metres": figure(call.metres),
         },
         "early_m": None if window.early is None else figure(window.early),
@@ -149,7 +148,7 @@ def _cue(cue: Cue) -> dict[str, Any]:
         "y_m": figure(seen.y),
         "z_m": figure(seen.z),
         "bearing_deg": figure(degrees(seen.bearing)),
-        "along": seen.along,
+        "along": seen.told.along,
         "feature": seen.feature,
         "offset_m": figure(seen.offset),
         "scatter_m": figure(sharp.scatter),
@@ -267,17 +266,17 @@ def least_size_document(found: LeastSize, method: Method) -> dict[str, Any]:
 
 def verdict_document(verdict: Verdict) -> dict[str, Any]:
     """A verdict with each limit beside its figure, in the standard's own units."""
-    outward = {inner: (name, unit) for name, (inner, unit) in LIMIT_UNITS.items()}
 
-    def bounds(pair: tuple[float | None, float | None] | None, unit: float) -> Any:
+    def bounds(pair: Range | None, unit: float) -> Any:
         return None if pair is None else [None if v is None else figure(v / unit) for v in pair]
 
     findings = []
     for finding in verdict.findings:
-        name, unit = outward.get(finding.limit.measure, (finding.limit.measure, 1.0))
+        measure = MEASURES[finding.limit.measure]
+        unit = measure.one
         findings.append(
             {
-                "measure": name,
+                "measure": measure.outward,
                 "value": None if finding.value is None else figure(finding.value / unit),
                 "grade": finding.grade,
                 "small": bounds(finding.limit.small, unit),

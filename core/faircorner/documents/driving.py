@@ -6,9 +6,9 @@ from typing import Any
 import numpy as np
 
 from faircorner.documents.figures import figure, pose_document
-from faircorner.documents.model import inside
 from faircorner.documents.requests import BackingRequest, DriveRequest, StartModel
 from faircorner.errors import InputError
+from faircorner.model import inside
 from faircorner.motion import (
     Leg,
     Track,

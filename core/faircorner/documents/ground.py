@@ -6,7 +6,6 @@ from typing import Annotated, Any, Literal, TypeAlias
 import numpy as np
 from pydantic import Discriminator, Field, Tag
 
-from faircorner.documents.model import Metres, Model, Name, Point2, inside
 from faircorner.ground import (
     Bay,
     Check,
@@ -22,6 +21,7 @@ from faircorner.ground import (
     Thing,
     Turnabout,
 )
+from faircorner.model import Metres, Model, Name, Point2, inside
 from faircorner.plane import frozen
 
 __all__ = ["GroundDocument", "ground_document", "suitability_document", "thing_document"]

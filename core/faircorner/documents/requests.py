@@ -13,10 +13,10 @@ from faircorner.cues import (
 )
 from faircorner.documents.ground import GroundDocument
 from faircorner.documents.method import MethodDocument
-from faircorner.documents.model import Metres, Model
 from faircorner.documents.standard import StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
+from faircorner.model import Metres, Model
 from faircorner.motion import (
     Leg,
 )
@@ -104,8 +104,8 @@ class PlanRequest(Model):
 
 
 def angle_names(method: Method) -> set[str]:
-    return {u.name for s in method.steps for u in [s.until.value]
-            if s.until.kind == "heading" and not isinstance(u, float)}  # fmt: skip
+    """Fitted figures of a method that are angles: told in degrees."""
+    return {unknown.name for unknown in method.unknowns if unknown.quantity == "rad"}
 
 
 def read_options(model: OptionsModel, method: Method) -> Options:

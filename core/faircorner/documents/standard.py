@@ -1,31 +1,20 @@
 """fair-corner/standard@1: a school's own dated limits."""
 
-from math import radians
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Literal, TypeAlias
 
 from pydantic import Field
 
-from faircorner.documents.model import Model, Name, inside
-from faircorner.tape import Limit, Standard
-from faircorner.tape.standard import Range
+from faircorner.model import Model, Name, inside
+from faircorner.standards import MEASURES, Limit, Range, Standard
 
-__all__ = ["LIMIT_UNITS", "StandardDocument"]
+__all__ = ["StandardDocument"]
 
-MeasureName = Literal[
-    "kerb_front_m", "kerb_rear_m", "angle_deg", "ahead_m", "behind_m",
-    "forward_movements", "reverse_movements", "looks_missed", "looks_late", "prompts",
-    "kerb_touches", "kerb_mounts", "vehicle_touches", "seconds",
-]  # fmt: skip
+if TYPE_CHECKING:
+    MeasureName: TypeAlias = str
+else:
+    MeasureName = Literal[tuple(measure.outward for measure in MEASURES.values())]
+_OUTWARD = {measure.outward: measure for measure in MEASURES.values()}
 RangeModel = Annotated[tuple[float | None, float | None], Field(strict=False)]
-
-# How each document name is called and scaled inside.
-LIMIT_UNITS: dict[str, tuple[str, float]] = {
-    "kerb_front_m": ("kerb_front", 1.0),
-    "kerb_rear_m": ("kerb_rear", 1.0),
-    "angle_deg": ("angle", radians(1.0)),
-    "ahead_m": ("ahead", 1.0),
-    "behind_m": ("behind", 1.0),
-}
 
 
 class LimitModel(Model):
@@ -37,19 +26,19 @@ class LimitModel(Model):
     ends: RangeModel | None = None
 
     def build(self) -> Limit:
-        name, unit = LIMIT_UNITS.get(self.measure, (self.measure, 1.0))
+        measure = _OUTWARD[self.measure]
 
         def scaled(bounds: RangeModel | None) -> Range | None:
             if bounds is None:
                 return None
             low, high = bounds
             return (
-                None if low is None else low * unit,
-                None if high is None else high * unit,
+                None if low is None else low * measure.one,
+                None if high is None else high * measure.one,
             )
 
         return Limit(
-            measure=name,
+            measure=measure.name,
             small=scaled(self.small),
             serious=scaled(self.serious),
             ends=scaled(self.ends),

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from faircorner.documents.model import Metres, Model, Name, Point3, inside
+from faircorner.model import Metres, Model, Name, Point3, inside
 from faircorner.plane import frozen
 from faircorner.sight import Seat
 from faircorner.vehicle import TYRE_WIDTH, Circle, Feature, Opening, Steering, Trailer, Vehicle

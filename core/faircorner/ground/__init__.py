@@ -3,12 +3,12 @@
 from faircorner.ground.bay import change_bay, lay_bay
 from faircorner.ground.berth import Berth, End
 from faircorner.ground.check import Check, Least
-from faircorner.ground.finish import MEASURES, Band, Finish, finish_at
 from faircorner.ground.goals import (
     Bay,
     Corner,
     Goal,
     Kerbside,
+    Landmark,
     Lines,
     Sighted,
     Stretch,
@@ -26,19 +26,17 @@ from faircorner.ground.things import Thing, ThingKind, put_down, take_away, thin
 __all__ = [
     "FAR_KERB",
     "KERB",
-    "MEASURES",
-    "Band",
     "Bay",
     "Berth",
     "Check",
     "Corner",
     "Edge",
     "End",
-    "Finish",
     "Goal",
     "Ground",
     "Kerbline",
     "Kerbside",
+    "Landmark",
     "Least",
     "Lines",
     "Noted",
@@ -54,7 +52,6 @@ __all__ = [
     "change_bay",
     "change_road",
     "far_kerb",
-    "finish_at",
     "lay_bay",
     "lay_kerb",
     "lay_road",

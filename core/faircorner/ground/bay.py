@@ -12,8 +12,9 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.ground.goals import AISLE, Bay, Head, Lines
 from faircorner.ground.obstacle import Edge, Obstacle
-from faircorner.ground.place import Ground, Side
+from faircorner.ground.place import Ground
 from faircorner.plane import box, to_site
+from faircorner.sides import Side
 
 __all__ = ["LAID", "BayMeasure", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
 

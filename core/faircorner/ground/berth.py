@@ -53,6 +53,10 @@ class Berth:
     def heading(self) -> float:
         return float(self.frame[2])
 
+    def end(self, which: Literal["ahead", "behind"]) -> End | None:
+        """What stands or ends there; None where nothing does."""
+        return self.ahead if which == "ahead" else self.behind
+
     def local(self, poses: Floats) -> Floats:
         """Poses (..., 3) on the site as the berth's frame sees them."""
         seen = np.empty_like(poses)
@@ -73,7 +77,7 @@ class Berth:
 
     def gap_to(self, which: Literal["ahead", "behind"], poses: Floats, vehicle: Vehicle) -> Floats:
         """m left to an end at poses (..., 3) on the site; NaN where there is none."""
-        end = getattr(self, which)
+        end = self.end(which)
         if end is None:
             return np.full(poses.shape[:-1], np.nan)
         points = vehicle.tyres() if end.of_tyres else vehicle.outline()[0]

@@ -8,8 +8,9 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.ground.goals import Kerbside
 from faircorner.ground.obstacle import Edge, Obstacle
-from faircorner.ground.place import Ground, Side
+from faircorner.ground.place import Ground
 from faircorner.plane import Floats, box, to_site
+from faircorner.sides import Side
 
 __all__ = ["KerbMeasure", "adjust_kerb", "kerb_measures", "lay_kerb", "with_behind"]
 

@@ -12,10 +12,10 @@ from faircorner.ground.check import Check
 from faircorner.ground.goals import Bay, Corner, Goal, Kerbside, Sighted, Stretch
 from faircorner.ground.kerbline import Kerbline
 from faircorner.ground.obstacle import Edge, Obstacle
+from faircorner.sides import Side
 
-__all__ = ["Edging", "Ground", "Side"]
+__all__ = ["Edging", "Ground"]
 
-Side = Literal["left", "right"]
 Edging = Literal["kerb", "verge"]
 
 

@@ -7,7 +7,8 @@ from faircorner.errors import InputError
 from faircorner.ground.goals import Corner, Stretch, Turnabout
 from faircorner.ground.kerbline import FAR_KERB
 from faircorner.ground.obstacle import Edge
-from faircorner.ground.place import Ground, Side
+from faircorner.ground.place import Ground
+from faircorner.sides import Side
 
 __all__ = ["RoadGoal", "adjust_road", "change_road", "lay_road", "road_measures"]
 

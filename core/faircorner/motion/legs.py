@@ -6,7 +6,7 @@ per metre. Headings are in closed form; positions are a Gauss-Legendre sum over 
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import TypeAlias
 
 import numpy as np
@@ -14,7 +14,7 @@ from numpy.typing import ArrayLike
 
 from faircorner.compiled import compiled, whole
 from faircorner.errors import InputError
-from faircorner.plane import Floats
+from faircorner.plane import Floats, mirrored
 from faircorner.vehicle import Steering
 
 __all__ = ["Leg", "Track", "advance", "drive", "joined", "settle_turn", "wheel_and_heading"]
@@ -50,6 +50,9 @@ class Leg:
         if (self.rate == 0).any():
             raise InputError("turns_per_metre", "must be above 0; leave it empty to turn standing")
 
+    def mirrored(self) -> "Leg":
+        return replace(self, turns=-self.turns)
+
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Track:
@@ -67,6 +70,9 @@ class Track:
     @property
     def final(self) -> Floats:
         return self.poses[:, -1]
+
+    def mirrored(self) -> "Track":
+        return replace(self, poses=mirrored(self.poses), turns=-self.turns)
 
 
 @compiled

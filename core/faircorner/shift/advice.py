@@ -7,9 +7,9 @@ import numpy as np
 from scipy.optimize import nnls
 from scipy.stats import multivariate_t
 
-from faircorner.ground import Band, Finish
 from faircorner.plane import Floats
 from faircorner.shift.finishes import FinishSet, least_count
+from faircorner.standards import Band, Finish
 
 __all__ = ["Advice", "Kind", "advise"]
 
@@ -126,13 +126,8 @@ def _chance(
     draws = multivariate_t(loc=target + bias, shape=spread, df=max(n - p, 1), seed=rng).rvs(_DRAWS)
     kerb, angle = draws[:, 0], draws[:, 1]
     lean = np.sin(angle) * wheelbase / 2
-    nothing = np.full(len(draws), np.nan)
-    gap = draws[:, 2] if p == 3 else nothing
-    finish = Finish(
-        kerb_front=kerb - lean,
-        kerb_rear=kerb + lean,
-        angle=angle,
-        ahead=gap if along == "ahead" else nothing,
-        behind=gap if along == "behind" else nothing,
-    )
+    taped = {"kerb_front": kerb - lean, "kerb_rear": kerb + lean, "angle": angle}
+    if p == 3:
+        taped[along] = draws[:, 2]
+    finish = Finish(taped=taped)
     return float(np.all([band.holds(finish) for band in bands], axis=0).mean())

@@ -4,6 +4,7 @@ from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import Sighting, sight_of
 from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Sharpness, sharpness
+from faircorner.sight.told import Told
 
 __all__ = [
     "ACUITY",
@@ -13,6 +14,7 @@ __all__ = [
     "Seat",
     "Sharpness",
     "Sighting",
+    "Told",
     "edge_sights",
     "sharpness",
     "sight_of",

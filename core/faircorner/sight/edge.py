@@ -12,6 +12,7 @@ from faircorner.plane import Floats, to_body, to_site
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import Sighting, pane_hits
 from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Sharpness
+from faircorner.sight.told import HIGH
 from faircorner.vehicle import Feature, Vehicle
 
 __all__ = ["EdgeSight", "edge_sights"]
@@ -24,7 +25,7 @@ _FARTHEST = 25.0
 class EdgeSight:
     """An edge seen past one mark of the vehicle.
 
-    sighting : along "z", its offset m above the mark; through None where the body hides the edge
+    sighting : told by its height, m above the mark; through None where the body hides the edge
     ground : (2,), m on the site, where the edge is met past that mark
     """
 
@@ -113,7 +114,7 @@ def _sighting(
         y=float(hit[1]),
         z=float(hit[2]),
         bearing=float(np.arctan2(ground[1] - eye[1], ground[0] - eye[0])),
-        along="z",
+        told=HIGH,
         feature=feature.name,
         offset=height - feature.z,
     )

@@ -1,12 +1,13 @@
 """Where the straight ray from the eye to an outside thing meets the vehicle. docs/sums/sight.md."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from shapely import intersects_xy
 
 from faircorner.plane import Floats, to_body
 from faircorner.sight.eye import Seat
+from faircorner.sight.told import ACROSS, ALONG, Told
 from faircorner.vehicle import Feature, Opening, Vehicle
 
 __all__ = ["Sighting", "pane_hits", "sight_of"]
@@ -25,10 +26,9 @@ class Sighting:
     through : the pane it is seen through; None when the body hides it
     x, y, z : where the ray leaves the vehicle
     bearing : rad, left of straight ahead, as seen from the eye
-    along : "x" beside the driver, "y" through windscreen or rear glass, "z" for an edge that runs
-        past a mark at some height
+    told : by what it is told from the nearest feature
     feature : the nearest named feature there, None when none is near
-    offset : m from that feature to the image; forward (left for "y", up for "z") positive
+    offset : m from that feature to the image, along what it is told by
     """
 
     eye: Floats
@@ -37,14 +37,24 @@ class Sighting:
     y: float
     z: float
     bearing: float
-    along: str
+    told: Told
     feature: str | None
     offset: float
 
     @property
     def station(self) -> float:
         """The image's place along the glass, m in the vehicle's frame."""
-        return self.x if self.along == "x" else self.y
+        return (self.x, self.y, self.z)[self.told.axis]
+
+    def mirrored(self) -> "Sighting":
+        """The same as a mirrored driver sees it in a mirrored vehicle."""
+        return replace(
+            self,
+            eye=self.eye * np.array([1.0, -1.0, 1.0]),
+            y=-self.y,
+            bearing=-self.bearing,
+            offset=-self.offset if self.told.flips else self.offset,
+        )
 
 
 def pane_hits(opening: Opening, eye: Floats, targets: Floats) -> Floats:
@@ -61,22 +71,22 @@ def pane_hits(opening: Opening, eye: Floats, targets: Floats) -> Floats:
     return np.asarray(hits)
 
 
-def _leaving(vehicle: Vehicle, eye: Floats, target: Floats) -> tuple[Floats, str]:
-    """Where the ray leaves the box around the body, and along which axis that wall runs."""
+def _leaving(vehicle: Vehicle, eye: Floats, target: Floats) -> tuple[Floats, Told]:
+    """Where the ray leaves the box around the body, and how an image on that wall is told."""
     ray = target - eye
-    walls = [(0, vehicle.nose, "y"), (0, -vehicle.rear_overhang, "y"),
-             (1, vehicle.width / 2, "x"), (1, -vehicle.width / 2, "x")]  # fmt: skip
+    walls = [(0, vehicle.nose, ACROSS), (0, -vehicle.rear_overhang, ACROSS),
+             (1, vehicle.width / 2, ALONG), (1, -vehicle.width / 2, ALONG)]  # fmt: skip
     shares = [
-        ((wall - eye[axis]) / ray[axis], along)
-        for axis, wall, along in walls
+        ((wall - eye[axis]) / ray[axis], told)
+        for axis, wall, told in walls
         if abs(ray[axis]) > 1e-9 and (wall - eye[axis]) / ray[axis] > 0
     ]
-    share, along = min(shares)
-    return eye + share * ray, along
+    share, told = min(shares, key=lambda one: (one[0], one[1].along))
+    return eye + share * ray, told
 
 
-def _nearest(features: tuple[Feature, ...], hit: Floats, along: str) -> tuple[str | None, float]:
-    axis, across = (0, 1) if along == "x" else (1, 0)
+def _nearest(features: tuple[Feature, ...], hit: Floats, told: Told) -> tuple[str | None, float]:
+    axis, across = told.axis, 1 - told.axis
     found = [
         (abs(hit[axis] - place[axis]), f.name, hit[axis] - place[axis])
         for f in features
@@ -110,16 +120,16 @@ def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height:
         pane = int(shows[:, level].argmax())
         opening = vehicle.glass[pane]
         spread = np.ptp(opening.corners, axis=0)
-        along = "x" if spread[0] >= spread[1] else "y"
-        return _sighting(vehicle, eye, opening.name, hits[pane, level], bearing, along)
-    hit, along = _leaving(vehicle, eye, np.array([x, y, levels[0]]))
-    return _sighting(vehicle, eye, None, hit, bearing, along)
+        told = ALONG if spread[0] >= spread[1] else ACROSS
+        return _sighting(vehicle, eye, opening.name, hits[pane, level], bearing, told)
+    hit, told = _leaving(vehicle, eye, np.array([x, y, levels[0]]))
+    return _sighting(vehicle, eye, None, hit, bearing, told)
 
 
 def _sighting(
-    vehicle: Vehicle, eye: Floats, through: str | None, hit: Floats, bearing: float, along: str
+    vehicle: Vehicle, eye: Floats, through: str | None, hit: Floats, bearing: float, told: Told
 ) -> Sighting:
-    feature, offset = _nearest(vehicle.features, hit, along)
+    feature, offset = _nearest(vehicle.features, hit, told)
     return Sighting(
         eye=eye,
         through=through,
@@ -127,7 +137,7 @@ def _sighting(
         y=float(hit[1]),
         z=float(hit[2]),
         bearing=bearing,
-        along=along,
+        told=told,
         feature=feature,
         offset=offset,
     )

@@ -1,12 +1,13 @@
 """How finely a cue stops the car, and what leaning does to it. docs/sums/sight.md."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from faircorner.plane import Floats
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import sight_of
+from faircorner.sight.told import Told
 from faircorner.vehicle import Vehicle
 
 __all__ = ["ACUITY", "CRAWL", "REACTION", "Sharpness", "sharpness"]
@@ -32,6 +33,10 @@ class Sharpness:
     image: float
     late: float
 
+    def mirrored(self, told: Told) -> "Sharpness":
+        """The same in a mirror, of an image that is told so."""
+        return replace(self, image=-self.image) if told.flips else self
+
 
 def sharpness(
     vehicle: Vehicle, seat: Seat, poses: Floats, s: Floats, target: Floats, height: float,
@@ -49,8 +54,8 @@ def sharpness(
     turned = abs(np.angle(np.exp(1j * (after.bearing - before.bearing))))
     eye = ACUITY * rolled / turned if turned > 1e-6 else np.inf
     leant = sight_of(vehicle, seat.leaning(lean), poses[1], target, height)
-    image = leant.station - now.station if leant.along == now.along else np.nan
-    same_wall = before.along == now.along == after.along
+    image = leant.station - now.station if leant.told is now.told else np.nan
+    same_wall = before.told is now.told is after.told
     moved = (after.station - before.station) / rolled if same_wall else np.nan
     return Sharpness(
         scatter=float(np.hypot(eye, REACTION * CRAWL)),

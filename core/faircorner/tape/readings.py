@@ -1,15 +1,16 @@
 """From two to four tape readings to where the vehicle stands. Derivation: docs/sums/tape.md."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.optimize import least_squares
 from scipy.stats import chi2
 
+from faircorner.cues import Scene
 from faircorner.errors import InputError
-from faircorner.ground import Finish, Ground, finish_at
-from faircorner.ground.finish import Measure
 from faircorner.plane import Floats, mirrored
+from faircorner.sides import sided
+from faircorner.standards import Finish, finish_at
 from faircorner.vehicle import Vehicle
 
 __all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "locate"]
@@ -66,38 +67,41 @@ class TapedPose:
     sigma: Floats
     finish: Finish
 
+    def mirrored(self) -> "TapedPose":
+        return replace(self, pose=mirrored(self.pose))
 
-def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed: Floats) -> TapedPose:
+
+@sided
+def locate(scene: Scene, readings: Readings) -> TapedPose:
     """The pose that fits the readings best, with its uncertainty.
 
-    assumed : (3,), the pose in the site's own frame whose place along the berth is taken when
-        neither gap was taped
+    Where neither gap was taped, its place along the berth is taken from where the scene has the
+    vehicle stand: as planned.
     Raises InputError when the readings contradict each other, or ask for a gap to a vehicle
     that is not there.
     Weighted least squares; covariance from the Jacobian (Björck, Numerical Methods for Least
     Squares Problems, 1996, section 1.1).
     """
-    place = ground.kerb_on_left()
-    car = vehicle if ground.side == "left" else vehicle.mirrored()
+    car, place = scene.vehicle, scene.suited().ground
+    if scene.standing is None:
+        raise InputError("standing", "is needed: where the vehicle was to stand")
     berth = place.berth
-    for which in ("ahead", "behind"):
-        if getattr(readings, which) is not None and getattr(berth, which) is None:
-            raise InputError(f"{which}_m", f"nothing stands {which} at this place; leave it empty")
+    if readings.ahead is not None and berth.ahead is None:
+        raise InputError("ahead_m", "nothing stands ahead at this place; leave it empty")
+    if readings.behind is not None and berth.behind is None:
+        raise InputError("behind_m", "nothing stands behind at this place; leave it empty")
     _check_angle(car, readings)
-    taped: tuple[Measure, ...] = ("kerb_front", "kerb_rear", "ahead", "behind")
-    names = [name for name in taped if getattr(readings, name) is not None]
-    wanted = np.array([getattr(readings, n) for n in names])
+    taped = {name: value for name in _PLAUSIBLE if (value := getattr(readings, name)) is not None}
+    wanted = np.array(list(taped.values()))
     along = readings.ahead is not None or readings.behind is not None
-
-    meant = assumed if ground.side == "left" else mirrored(assumed)
-    planned = berth.local(meant)
+    planned = berth.local(scene.standing)
 
     def on_site(p: Floats) -> Floats:
         return berth.on_site(p if along else np.append(planned[0], p))
 
     def residuals(p: Floats) -> Floats:
         finish = finish_at(on_site(p)[None], car, place)
-        return np.array([finish.measure(n)[0] for n in names]) / TAPE_SIGMA - wanted / TAPE_SIGMA
+        return np.array([finish.measure(n)[0] for n in taped]) / TAPE_SIGMA - wanted / TAPE_SIGMA
 
     guess = np.array([planned[0], -readings.kerb_rear - car.width / 2, 0.0])
     solved = least_squares(residuals, guess if along else guess[1:], x_scale="jac")
@@ -105,14 +109,10 @@ def locate(vehicle: Vehicle, ground: Ground, readings: Readings, *, assumed: Flo
     sigma = np.sqrt(np.diag(np.linalg.inv(solved.jac.T @ solved.jac)))
     pose = on_site(solved.x)
     finish = finish_at(pose[None], car, place)
-    if not along:
-        nothing = np.full(1, np.nan)
-        finish = Finish(kerb_front=finish.kerb_front, kerb_rear=finish.kerb_rear,
-                        angle=finish.angle, ahead=nothing, behind=nothing)  # fmt: skip
     return TapedPose(
-        pose=pose if ground.side == "left" else mirrored(pose),
+        pose=pose,
         sigma=sigma if along else np.concatenate(([np.nan], sigma)),
-        finish=finish,
+        finish=finish if along else finish.without("ahead", "behind"),
     )
 
 

@@ -2,11 +2,10 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from math import isnan
+from math import isnan, nan
 from typing import Literal, TypeAlias
 
-from faircorner.ground import MEASURES, Finish
-from faircorner.tape.standard import Grade, Limit, Standard
+from faircorner.standards import MEASURES, Finish, Grade, Limit, Standard
 
 __all__ = ["Finding", "Outcome", "Verdict", "judge"]
 
@@ -33,7 +32,7 @@ class Verdict:
 def judge(standard: Standard, finish: Finish, counts: Mapping[str, float]) -> Verdict:
     """The verdict on one attempt (the first of the finish's batch).
 
-    counts : by the names in COUNTS; what is absent was not noted and is not judged
+    counts : by the names of `counted`; what is absent was not noted and is not judged
     An end of the test outweighs serious faults, these outweigh small ones; small faults fail
     only beyond the number allowed.
     """
@@ -51,13 +50,12 @@ def judge(standard: Standard, finish: Finish, counts: Mapping[str, float]) -> Ve
 
 
 def _finding(limit: Limit, finish: Finish, counts: Mapping[str, float]) -> Finding:
-    value: float | None = None
-    for measure in MEASURES:
-        if measure == limit.measure:
-            value = float(finish.measure(measure)[0])
-            value = abs(value) if measure == "angle" else value
-    if limit.measure in counts:
-        value = float(counts[limit.measure])
-    if value is None or isnan(value):
+    measure = MEASURES[limit.measure]
+    if measure.taped is not None:
+        value = float(finish.measure(measure.name)[0])
+        value = abs(value) if measure.both_ways else value
+    else:
+        value = float(counts.get(measure.name, nan))
+    if isnan(value):
         return Finding(limit=limit, value=None, grade=None)
     return Finding(limit=limit, value=value, grade=limit.grade(value))

@@ -4,35 +4,20 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from faircorner.cues.follow import Followed, Settings, edge_gap, follow
-from faircorner.cues.method import Method
-from faircorner.ground import Band, Finish, Ground, Kerbline, Obstacle, finish_at, near_kerb
+from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.places import edge_gap
+from faircorner.cues.scene import Scene
+from faircorner.ground import Ground, Kerbline, Obstacle, near_kerb
 from faircorner.motion import Clearance, Track, clearance
 from faircorner.plane import Bools, Floats
-from faircorner.sight import Seat
+from faircorner.standards import Band, Finish, finish_at
 from faircorner.vehicle import Vehicle, tyre_poses
 
-__all__ = ["Case", "Outcome", "attempt", "line_gap", "obstacle_gap", "overhang"]
+__all__ = ["Driven", "attempt", "line_gap", "obstacle_gap", "overhang"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class Case:
-    """The fixed part of a plan: who drives what, where, how, and what counts as good.
-
-    seat : on the working side's own hand, for methods that wait for what is seen
-    start : (3,), where to begin when it is not where the method would
-    """
-
-    vehicle: Vehicle
-    ground: Ground
-    method: Method
-    bands: tuple[Band, ...]
-    seat: Seat | None = None
-    start: Floats | None = None
-
-
-@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class Outcome:
+class Driven:
     """Results of a batch.
 
     gaps : for each thing that can be touched, the least signed gap of each attempt
@@ -66,19 +51,21 @@ class Outcome:
         return np.asarray(clear & kept & self.followed.reached.all(axis=1))
 
 
-def attempt(case: Case, settings: Settings, *, sample: float | None = 0.05) -> Outcome:
+def attempt(scene: Scene, settings: Settings, *, sample: float | None = 0.05) -> Driven:
     """Drive a batch and measure it; kerb on the left.
 
     sample : m between the poses looked at; None for 24 in every step, however long
     """
-    vehicle, ground = case.vehicle, case.ground
-    followed = follow(vehicle, ground, case.method, settings, start=case.start, seat=case.seat)
+    vehicle, ground = scene.vehicle, scene.ground
+    followed = follow(
+        vehicle, ground, scene.method, settings, start=scene.standing, seat=scene.seat
+    )
     track = followed.coarse if sample is None else followed.track(vehicle, sample)
     lines = ground.kerblines
     way = track.poses, track.turns
     gaps = {o.name: obstacle_gap(*way, vehicle, o) for o in ground.obstacles}
     gaps |= {line.name: line_gap(*way, vehicle, line) for line in lines}
-    return Outcome(
+    return Driven(
         followed=followed,
         track=track,
         finish=finish_at(track.final, vehicle, ground),

@@ -1,31 +1,50 @@
 """What a school holds an attempt against. Every limit is the school's own, dated figure."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Literal, TypeAlias, get_args
 
-from faircorner.errors import InputError
-from faircorner.ground import MEASURES, Band
+import numpy as np
 
-__all__ = ["COUNTS", "GRADES", "Grade", "Limit", "Standard"]
+from faircorner.errors import InputError
+from faircorner.plane import Bools
+from faircorner.standards.finish import Finish
+from faircorner.standards.measures import MEASURES, Measure, measure_named
+
+__all__ = ["GRADES", "Band", "Grade", "Limit", "Range", "Standard"]
 
 Grade: TypeAlias = Literal["small", "serious", "ends"]
 GRADES: tuple[Grade, ...] = get_args(Grade)
-COUNTS = (
-    "forward_movements",
-    "reverse_movements",
-    "looks_missed",
-    "looks_late",
-    "prompts",
-    "kerb_touches",
-    "kerb_mounts",
-    "vehicle_touches",
-    "seconds",
-)
 
 # Movements that may be taken in each gear where the standard does not count them.
 _UNCOUNTED = 2
 
 Range: TypeAlias = tuple[float | None, float | None]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Band:
+    """A measure that must end between two limits, both included; SI, None for no limit."""
+
+    measure: str
+    low: float | None = None
+    high: float | None = None
+
+    def __post_init__(self) -> None:
+        if self.low is not None and self.high is not None and self.low > self.high:
+            raise InputError(self.measure, f"low {self.low:g} is above high {self.high:g}")
+
+    @property
+    def of(self) -> Measure:
+        return MEASURES[self.measure]
+
+    def holds(self, finish: Finish) -> Bools:
+        """Which attempts keep the limits; what is not there to be measured counts as kept."""
+        values = finish.measure(self.measure)
+        if self.of.both_ways:
+            values = np.abs(values)
+        low = -np.inf if self.low is None else self.low
+        high = np.inf if self.high is None else self.high
+        return np.asarray(np.isnan(values) | ((values >= low) & (values <= high)))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -41,9 +60,7 @@ class Limit:
     ends: Range | None = None
 
     def __post_init__(self) -> None:
-        if self.measure not in (*MEASURES, *COUNTS):
-            known = ", ".join((*MEASURES, *COUNTS))
-            raise InputError("measure", f"{self.measure!r} is not one of {known}")
+        measure_named(self.measure)
         inner: Range = (None, None)
         for grade in GRADES:
             bounds = self.range(grade)
@@ -77,13 +94,17 @@ class Limit:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Standard:
-    """A named, dated standard; small_allowed is how many small faults still meet it."""
+    """A named, dated standard; small_allowed is how many small faults still meet it.
+
+    bands : what a finish without any fault keeps to
+    """
 
     name: str
     authority: str
     dated: str
     limits: tuple[Limit, ...]
     small_allowed: int = 2
+    bands: tuple[Band, ...] = field(init=False)
 
     def __post_init__(self) -> None:
         names = [limit.measure for limit in self.limits]
@@ -92,6 +113,7 @@ class Standard:
                 raise InputError(f"limits[{i}].measure", f"{name} has a limit already")
         if not 0 <= self.small_allowed <= 50:
             raise InputError("small_allowed", f"must be between 0 and 50, got {self.small_allowed}")
+        object.__setattr__(self, "bands", _bands(self.limits))
 
     def movements_left(self, gear: Literal["forward", "reverse"], used: int) -> int:
         """How many more movements in a gear pass without a serious fault."""
@@ -102,11 +124,12 @@ class Standard:
                         return max(0, int(bounds[1]) - used)
         return _UNCOUNTED
 
-    def bands(self) -> tuple[Band, ...]:
-        """What a finish without any fault keeps to."""
-        found: list[Band] = []
-        for measure in MEASURES:
-            for limit in self.limits:
-                if limit.measure == measure and limit.small is not None:
-                    found.append(Band(measure=measure, low=limit.small[0], high=limit.small[1]))
-        return tuple(found)
+
+def _bands(limits: tuple[Limit, ...]) -> tuple[Band, ...]:
+    """The small faults' ranges of what is taped, in the order of the measures."""
+    small = {limit.measure: limit.small for limit in limits if limit.small is not None}
+    return tuple(
+        Band(measure=m.name, low=small[m.name][0], high=small[m.name][1])
+        for m in MEASURES.values()
+        if m.taped is not None and m.name in small
+    )

@@ -1,0 +1,23 @@
+"""An edge on the ground that runs through the picture at some height past a mark."""
+
+from faircorner.cues.cue_kinds.base import Cue, Seeing
+from faircorner.cues.places import edge_line
+from faircorner.sight import edge_sights
+
+__all__ = ["edges_seen"]
+
+
+def edges_seen(seeing: Seeing) -> list[Cue]:
+    """The edge that is waited for past every mark; nothing where there is none, or a curved one."""
+    name = seeing.watched.edge
+    if not name:
+        return []
+    line = edge_line(seeing.ground, name)
+    # A curve has no one height in the picture.
+    if line.radius is not None:
+        return []
+    sights = edge_sights(seeing.vehicle, seeing.seat, seeing.poses, seeing.s, line.drawn(1.0))
+    return [
+        Cue(what=name, sighting=e.sighting, sharpness=e.sharpness, target=e.ground, height=0.0)
+        for e in sights
+    ]

@@ -1,0 +1,50 @@
+"""What a step may wait for: one module each, with its figure, its sums and its document.
+
+A new one is a module here, its model in `EventModel`, and its words.
+"""
+
+from typing import Annotated, TypeAlias
+
+from pydantic import Field
+
+from faircorner.cues.events.abeam import Abeam, AbeamModel
+from faircorner.cues.events.base import Event, Moment, Rising, Waiting, Watched
+from faircorner.cues.events.edge import AtEdge, AtEdgeModel
+from faircorner.cues.events.gap_wanted import GapWanted, GapWantedModel
+from faircorner.cues.events.heading import Heading, HeadingModel
+from faircorner.cues.events.kerb import Kerb, KerbModel
+from faircorner.cues.events.parallel import Parallel, ParallelModel
+from faircorner.cues.events.seen import Seen, SeenModel
+from faircorner.cues.events.travelled import Travelled, TravelledModel
+from faircorner.cues.events.wheel_set import WheelSet, WheelSetModel
+
+__all__ = [
+    "Abeam",
+    "AtEdge",
+    "Event",
+    "EventModel",
+    "GapWanted",
+    "Heading",
+    "Kerb",
+    "Moment",
+    "Parallel",
+    "Rising",
+    "Seen",
+    "Travelled",
+    "Waiting",
+    "Watched",
+    "WheelSet",
+]
+
+EventModel: TypeAlias = Annotated[
+    TravelledModel
+    | HeadingModel
+    | ParallelModel
+    | AbeamModel
+    | GapWantedModel
+    | KerbModel
+    | AtEdgeModel
+    | SeenModel
+    | WheelSetModel,
+    Field(discriminator="kind"),
+]

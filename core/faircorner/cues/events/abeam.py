@@ -1,0 +1,62 @@
+"""A place on the vehicle stands against a landmark, along the kerb."""
+
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
+
+import numpy as np
+
+from faircorner.cues.events.base import Event, Moment, Rising, Waiting
+from faircorner.cues.fitted import MetresModel, Unknown
+from faircorner.cues.places import OwnPoint, landmark_x, own_point
+from faircorner.ground import Landmark
+from faircorner.model import Model
+from faircorner.plane import Floats, to_site
+
+__all__ = ["Abeam", "AbeamModel"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Abeam(Event):
+    """metres : that `own` stands behind `landmark`"""
+
+    kind: ClassVar[str] = "abeam"
+    own: str
+    landmark: str
+    metres: float | Unknown
+
+    def figure(self) -> float | Unknown:
+        return self.metres
+
+    def with_figure(self, value: float) -> "Abeam":
+        return replace(self, metres=value)
+
+    def rising(self, waiting: Waiting) -> Rising:
+        own = own_point(waiting.vehicle, self.own)[None, :]
+        x = landmark_x(waiting.ground, self.landmark)
+        wanted, direction = waiting.wanted[:, None], waiting.direction
+
+        def behind(poses: Floats, turns: Floats) -> Floats:
+            return np.asarray((x - to_site(poses, own)[..., 0, 0] - wanted) * -direction)
+
+        return behind
+
+    def stood(self, moment: Moment) -> float:
+        x = to_site(moment.pose, own_point(moment.vehicle, self.own)[None])[0, 0]
+        return float(landmark_x(moment.ground, self.landmark) - x)
+
+    def named(self) -> dict[str, str]:
+        return {"own": self.own, "landmark": self.landmark}
+
+
+class AbeamModel(Model):
+    """`own` stands so many metres behind `landmark`."""
+
+    kind: Literal["abeam"]
+    own: OwnPoint
+    landmark: Landmark
+    metres: MetresModel
+
+    def build(self) -> Abeam:
+        given = self.metres
+        metres = given if isinstance(given, float) else given.build()
+        return Abeam(own=self.own, landmark=self.landmark, metres=metres)

@@ -1,0 +1,60 @@
+"""So much room is left to an edge, from what meets it first."""
+
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
+
+import numpy as np
+
+from faircorner.cues.events.base import Event, Moment, Rising, Waiting, Watched
+from faircorner.cues.fitted import MetresModel, Unknown
+from faircorner.cues.places import edge_gap, edge_line
+from faircorner.model import Model
+from faircorner.plane import Floats
+
+__all__ = ["AtEdge", "AtEdgeModel"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class AtEdge(Event):
+    """metres : from what meets it, tyres or body, to the nearest place of the named `edge`"""
+
+    kind: ClassVar[str] = "edge"
+    edge: str
+    metres: float | Unknown
+
+    def figure(self) -> float | Unknown:
+        return self.metres
+
+    def with_figure(self, value: float) -> "AtEdge":
+        return replace(self, metres=value)
+
+    def rising(self, waiting: Waiting) -> Rising:
+        line, vehicle = edge_line(waiting.ground, self.edge), waiting.vehicle
+        wanted = waiting.wanted[:, None]
+
+        def nearing(poses: Floats, turns: Floats) -> Floats:
+            return np.asarray(wanted - edge_gap(vehicle, line, poses, turns))
+
+        return nearing
+
+    def stood(self, moment: Moment) -> float:
+        line = edge_line(moment.ground, self.edge)
+        return float(edge_gap(moment.vehicle, line, moment.pose, moment.turns))
+
+    def watched(self) -> Watched:
+        return Watched(edge=self.edge)
+
+    def named(self) -> dict[str, str]:
+        return {"edge": self.edge}
+
+
+class AtEdgeModel(Model):
+    """So many metres are left to an edge: from the tyres, or the body where it may not cross."""
+
+    kind: Literal["edge"]
+    edge: Literal["kerb", "far kerb"]
+    metres: MetresModel
+
+    def build(self) -> AtEdge:
+        given = self.metres
+        return AtEdge(edge=self.edge, metres=given if isinstance(given, float) else given.build())

@@ -1,0 +1,43 @@
+"""An angle to the kerb, once the next step's wheel has settled."""
+
+from dataclasses import dataclass, replace
+from math import radians
+from typing import ClassVar, Literal
+
+from faircorner.cues.events.base import Event, Rising, Waiting
+from faircorner.cues.events.settling import until_heading
+from faircorner.cues.fitted import AngleModel, Unknown
+from faircorner.model import Model
+
+__all__ = ["Heading", "HeadingModel"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Heading(Event):
+    """angle : rad to the kerb, nose away positive"""
+
+    kind: ClassVar[str] = "heading"
+    of_heading: ClassVar[bool] = True
+    settles_next: ClassVar[bool] = True
+    angle: float | Unknown
+
+    def figure(self) -> float | Unknown:
+        return self.angle
+
+    def with_figure(self, value: float) -> "Heading":
+        return replace(self, angle=value)
+
+    def rising(self, waiting: Waiting) -> Rising:
+        # Nose away from the kerb is positive in a method, and negative on the site.
+        return until_heading(waiting, -waiting.wanted[:, None])
+
+
+class HeadingModel(Model):
+    """Angle to the kerb, nose away positive, once the next step's wheel has settled."""
+
+    kind: Literal["heading"]
+    angle: AngleModel
+
+    def build(self) -> Heading:
+        given = self.angle
+        return Heading(angle=radians(given) if isinstance(given, float) else given.build())

@@ -1,0 +1,54 @@
+"""A place on the vehicle is so far from the kerb."""
+
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal
+
+import numpy as np
+
+from faircorner.cues.events.base import Event, Moment, Rising, Waiting
+from faircorner.cues.fitted import MetresModel, Unknown
+from faircorner.cues.places import OwnPoint, own_point
+from faircorner.model import Model
+from faircorner.plane import Floats, to_site
+
+__all__ = ["Kerb", "KerbModel"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Kerb(Event):
+    """metres : from `own` to the kerb"""
+
+    kind: ClassVar[str] = "kerb"
+    own: str
+    metres: float | Unknown
+
+    def figure(self) -> float | Unknown:
+        return self.metres
+
+    def with_figure(self, value: float) -> "Kerb":
+        return replace(self, metres=value)
+
+    def rising(self, waiting: Waiting) -> Rising:
+        own = own_point(waiting.vehicle, self.own)[None, :]
+        wanted = waiting.wanted[:, None]
+
+        def nearing(poses: Floats, turns: Floats) -> Floats:
+            return np.asarray(wanted + to_site(poses, own)[..., 0, 1])
+
+        return nearing
+
+    def stood(self, moment: Moment) -> float:
+        return -float(to_site(moment.pose, own_point(moment.vehicle, self.own)[None])[0, 1])
+
+    def named(self) -> dict[str, str]:
+        return {"own": self.own}
+
+
+class KerbModel(Model):
+    kind: Literal["kerb"]
+    own: OwnPoint
+    metres: MetresModel
+
+    def build(self) -> Kerb:
+        given = self.metres
+        return Kerb(own=self.own, metres=given if isinstance(given, float) else given.build())

@@ -1,0 +1,63 @@
+"""The driver sees a thing pass one of the vehicle's own marks."""
+
+from dataclasses import dataclass
+from typing import ClassVar, Literal
+
+import numpy as np
+
+from faircorner.cues.events.base import Event, Rising, Waiting, Watched
+from faircorner.cues.places import aside, own_mark
+from faircorner.errors import InputError
+from faircorner.model import Model, Name
+from faircorner.plane import Floats
+
+__all__ = ["Seen", "SeenModel"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Seen(Event):
+    """thing : what is seen to pass; mark : the vehicle's own, the kerb side's where it has two"""
+
+    kind: ClassVar[str] = "seen"
+    thing: str
+    mark: str
+
+    def rising(self, waiting: Waiting) -> Rising:
+        """Of a thing with several corners it is the first that passes.
+
+        Those that have passed already when the step begins do not count.
+        """
+        if waiting.seat is None:
+            raise InputError("kind", "waits for what is seen, and nobody's eye is known here")
+        things = {name: corners for name, corners, _ in waiting.ground.sighted}
+        if self.thing not in things:
+            raise InputError(
+                "thing", f"{self.thing!r} is not to be seen here; there is {', '.join(things)}"
+            )
+        corners = things[self.thing]
+        mark, who = own_mark(waiting.vehicle, self.mark), waiting.seat
+        side = np.sign(aside(who, mark, waiting.pose, corners))[:, None, :]
+
+        def passed(poses: Floats, turns: Floats) -> Floats:
+            off = aside(who, mark, poses, corners)
+            # Behind one's back the two line up the other way round, which nobody sees.
+            return np.asarray(np.where(np.abs(off) < np.pi / 2, -side * off, -1.0).max(axis=-1))
+
+        return passed
+
+    def watched(self) -> Watched:
+        return Watched(thing=self.thing, mark=self.mark)
+
+    def named(self) -> dict[str, str]:
+        return {"own": self.mark, "thing": self.thing}
+
+
+class SeenModel(Model):
+    """The driver sees `thing` pass a mark of the vehicle, the kerb side's where there are two."""
+
+    kind: Literal["seen"]
+    mark: Name
+    thing: Name
+
+    def build(self) -> Seen:
+        return Seen(thing=self.thing, mark=self.mark)

@@ -1,0 +1,79 @@
+"""Figures of a method that belong to the vehicle: the fit finds them between limits."""
+
+from dataclasses import dataclass
+from math import radians
+from typing import Annotated, Literal, TypeAlias
+
+from pydantic import Field
+
+from faircorner.errors import InputError
+from faircorner.model import Metres, Model, Name
+
+__all__ = ["AngleModel", "FitAngle", "FitMetres", "FitShare", "MetresModel", "Unknown"]
+
+Quantity: TypeAlias = Literal["m", "rad", "share"]
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Unknown:
+    """A figure of the method that belongs to the vehicle: the fit finds it between limits.
+
+    Metres, radians, or a share of the lock; prefer is where the school would have it, all else
+    being equal. Named in several places it is one figure, found once.
+    """
+
+    name: str
+    low: float
+    high: float
+    prefer: float
+    quantity: Quantity = "m"
+
+    def __post_init__(self) -> None:
+        if not self.low <= self.prefer <= self.high or self.low == self.high:
+            raise InputError(
+                "prefer",
+                f"low, prefer and high must rise: {self.low:g}, {self.prefer:g}, {self.high:g}",
+            )
+
+
+class FitMetres(Model):
+    """A distance that belongs to the vehicle and is fitted between limits."""
+
+    fit: Name
+    low_m: Metres
+    high_m: Metres
+    prefer_m: Metres
+
+    def build(self) -> Unknown:
+        return Unknown(name=self.fit, low=self.low_m, high=self.high_m, prefer=self.prefer_m)
+
+
+class FitAngle(Model):
+    """An angle that belongs to the vehicle and is fitted between limits."""
+
+    fit: Name
+    low_deg: float
+    high_deg: float
+    prefer_deg: float
+
+    def build(self) -> Unknown:
+        low, high, prefer = map(radians, (self.low_deg, self.high_deg, self.prefer_deg))
+        return Unknown(name=self.fit, low=low, high=high, prefer=prefer, quantity="rad")
+
+
+class FitShare(Model):
+    """A share of the lock that belongs to the vehicle and is fitted between limits."""
+
+    fit: Name
+    low: float
+    high: float
+    prefer: float
+
+    def build(self) -> Unknown:
+        return Unknown(
+            name=self.fit, low=self.low, high=self.high, prefer=self.prefer, quantity="share"
+        )
+
+
+MetresModel: TypeAlias = float | FitMetres
+AngleModel: TypeAlias = Annotated[float, Field(description="degrees")] | FitAngle

@@ -1,0 +1,85 @@
+"""What a method names: places on the vehicle, landmarks, edges of the ground, marks to see by."""
+
+from typing import Literal, TypeAlias, get_args
+
+import numpy as np
+
+from faircorner.errors import InputError
+from faircorner.ground import Ground, Kerbline
+from faircorner.plane import Floats, to_body, wrap
+from faircorner.sight import Seat
+from faircorner.vehicle import Vehicle, tyre_poses
+
+__all__ = [
+    "OWN_POINTS",
+    "OwnPoint",
+    "aside",
+    "edge_gap",
+    "edge_line",
+    "landmark_x",
+    "own_mark",
+    "own_point",
+]
+
+OwnPoint: TypeAlias = Literal[
+    "rear bumper", "front bumper", "mirror", "rear wheel", "front wheel"
+]  # fmt: skip
+OWN_POINTS: tuple[OwnPoint, ...] = get_args(OwnPoint)
+
+
+def own_point(vehicle: Vehicle, name: str) -> Floats:
+    """A named near-side place on the vehicle, (2,) m in its frame; InputError if unknown."""
+    near = vehicle.width / 2
+    rear_hub, front_hub = vehicle.hubs(side=1)
+    places: dict[str, Floats] = {
+        "rear bumper": np.array([-vehicle.rear_overhang, near]),
+        "front bumper": np.array([vehicle.nose, near]),
+        "mirror": np.array([vehicle.mirror_x, vehicle.mirror_width / 2]),
+        "rear wheel": rear_hub,
+        "front wheel": front_hub,
+    }
+    if name not in places:
+        raise InputError("own", f"{name!r} is not one of {', '.join(places)}")
+    return places[name]
+
+
+def landmark_x(ground: Ground, name: str) -> float:
+    """x of a named place along the kerb, m; InputError if it is not there."""
+    places = ground.landmarks
+    if name not in places:
+        raise InputError("landmark", f"{name!r} is not one of {', '.join(places)}")
+    return places[name]
+
+
+def edge_line(ground: Ground, name: str) -> Kerbline:
+    """A named edge of what is driven on; InputError if it is not there."""
+    lines = {line.name: line for line in ground.kerblines}
+    if name not in lines:
+        raise InputError("edge", f"{name!r} is not one of {', '.join(lines)}")
+    return lines[name]
+
+
+def edge_gap(vehicle: Vehicle, line: Kerbline, poses: Floats, turns: Floats) -> Floats:
+    """Signed gap to an edge, (...), m: of the tyres as they are turned, or of the body.
+
+    poses : (..., 3); turns : (...), of the wheel
+    """
+    if not line.of_tyres:
+        return line.gap(poses, vehicle.outline()[0])
+    return np.asarray(line.gap(tyre_poses(vehicle, poses, turns), vehicle.tyre()).min(axis=-1))
+
+
+def own_mark(vehicle: Vehicle, name: str) -> Floats:
+    """A mark of the vehicle, (3,) m in its frame: the kerb side's where there are two."""
+    marks = {f.name: np.array([f.x, f.y, f.z]) for f in sorted(vehicle.features, key=lambda f: f.y)}
+    if name not in marks:
+        raise InputError("mark", f"{name!r} is not one of {', '.join(marks) or 'none'}")
+    return marks[name]
+
+
+def aside(seat: Seat, mark: Floats, poses: Floats, places: Floats) -> Floats:
+    """How far left of a mark (3,) the driver sees places (n, 2) on the site, (..., n) rad."""
+    eye = seat.eye_toward(mark)
+    seen = to_body(poses, places) - eye[:2]
+    bearing = np.arctan2(seen[..., 1], seen[..., 0])
+    return wrap(bearing - np.arctan2(mark[1] - eye[1], mark[0] - eye[0]))

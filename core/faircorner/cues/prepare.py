@@ -1,0 +1,55 @@
+"""From what a user set to what the fit begins with: limits seen to, the place as it is wanted."""
+
+from dataclasses import replace
+
+from faircorner.cues.fit import Given
+from faircorner.cues.fitted import Unknown
+from faircorner.cues.scene import Scene
+from faircorner.errors import InputError
+
+__all__ = ["prepare"]
+
+
+def prepare(scene: Scene) -> tuple[Scene, Given]:
+    """The scene at the place as its method ends there and as it is wanted, and what is fixed.
+
+    Raises InputError for options outside their limits and methods that end elsewhere.
+    """
+    vehicle, method, options = scene.vehicle, scene.method, scene.options
+    if vehicle.trailer is not None:
+        raise InputError(
+            "vehicle", "draws a trailer, and no method here places one; leave it out, or back it"
+        )
+    lock = vehicle.steering.lock_turns
+    for i, step in enumerate(method.steps):
+        if step.wheel.turns is not None and step.wheel.turns > lock:
+            raise InputError(
+                f"steps[{i}].wheel.turns",
+                f"{step.wheel.turns:g} is beyond this vehicle's lock of {lock:g} turns",
+            )
+    place = scene.suited().ground.wanting(kerb=options.kerb, gap=options.ahead)
+    pinned = dict(options.pinned)
+    fitted = method.start.gap if isinstance(method.start.gap, Unknown) else None
+    if fitted is not None and options.gap is not None:
+        pinned[fitted.name] = options.gap
+    gap = options.gap if options.gap is not None else _prefer(method.start.gap)
+    if not 0.2 <= gap <= 8:
+        raise InputError("gap_m", f"must be between 0.2 and 8 m, got {gap:g}")
+    rate = method.turns_per_metre if options.turns_per_metre is None else options.turns_per_metre
+    if not 0.2 <= rate <= 10:
+        raise InputError("turns_per_metre", f"must be between 0.2 and 10, got {rate:g}")
+    known = {u.name: u for u in method.unknowns}
+    for name, value in pinned.items():
+        if name not in known:
+            raise InputError(name, f"this method has no such figure; it has {', '.join(known)}")
+        if not known[name].low <= value <= known[name].high:
+            raise InputError(name, "lies outside what the method allows")
+    for number in options.shifts:
+        if not 1 <= number < len(method.steps):
+            last = len(method.steps) - 1
+            raise InputError("shifts", f"there is no call {number}; calls are 1 to {last}")
+    return replace(scene, ground=place), Given(gap=gap, rate=rate, pinned=pinned)
+
+
+def _prefer(figure: float | Unknown) -> float:
+    return figure.prefer if isinstance(figure, Unknown) else figure
