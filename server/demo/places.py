@@ -4,7 +4,6 @@ from dataclasses import replace
 from typing import Any
 
 import numpy as np
-from faircorner.cues import GoalKind
 from faircorner.documents.library import house_standard
 from faircorner.ground import (
     Bay,
@@ -36,13 +35,13 @@ def tidewell_places() -> list[Ground]:
         lay_kerb("Weir Road, one-way, kerb right", side="right", off_kerb=0.25, goal_ahead=1.8),
         lay_kerb("Station Approach", road_width=6.9, off_kerb=0.1, length=4.0, goal_ahead=2.2),
         lay_bay("Harbour car park, square bay", bay=Bay(width=2.6), aisle=7.0),
-        lay_bay("Fish Hall, leaning bay", bay=Bay(angle=np.radians(60), head="wall", gap=0.5)),
+        lay_bay("Fish Hall, leaning bay", bay=Bay(angle=np.radians(60), head="wall", head_gap=0.5)),
         lay_bay(
             "Tern Yard, against the clock",
             before=None,
             beyond=None,
             aisle=9.0,
-            bay=Bay(width=2.7, depth=5.4, lines="sensor", guide=1.6, gap=0.4),
+            bay=Bay(width=2.7, depth=5.4, lines="sensor", guide=1.6, head_gap=0.4),
         ),
         lay_road("Larch Close, to turn in", Turnabout(), road_width=7.2),
         lay_road("Priory Road, corner", Corner(), road_width=6.8),
@@ -59,7 +58,7 @@ def quarry_places() -> list[Ground]:
             "Kiln yard, leaning bay",
             side="right",
             aisle=7.2,
-            bay=Bay(angle=np.radians(60), width=2.7, depth=5.4, head="wheel stop", gap=0.15),
+            bay=Bay(angle=np.radians(60), width=2.7, depth=5.4, head="wheel stop", head_gap=0.15),
         ),
         lay_road("Sawmill Road, to turn in", Turnabout(), side="right", road_width=8.4),
         lay_road("Brick Row, corner", Corner(radius=7.0), side="right", road_width=8.0),
@@ -69,7 +68,7 @@ def quarry_places() -> list[Ground]:
 
 
 # What a test of each kind of place is called.
-_TESTS: dict[GoalKind, str] = {
+_TESTS: dict[str, str] = {
     "kerbside": "car test",
     "bay": "bay test",
     "turnabout": "turning test",
@@ -93,7 +92,7 @@ def _against_the_clock(name: str, authority: str) -> dict[str, Any]:
     return body
 
 
-def _standard(name: str, authority: str, goal: GoalKind) -> dict[str, Any]:
+def _standard(name: str, authority: str, goal: str) -> dict[str, Any]:
     """The house limits under an invented authority, with the counts a test would add."""
     body = house_standard(goal).model_dump(by_alias=True, mode="json")
     counts = [

@@ -3,16 +3,11 @@ from math import radians
 from faircorner.documents import read_document
 from faircorner.documents.ground import ground_document, suitability_document, thing_document
 from faircorner.ground import (
-    Corner,
+    KINDS,
     Ground,
-    Stretch,
-    Turnabout,
     adjust,
     change_bay,
     change_road,
-    lay_bay,
-    lay_kerb,
-    lay_road,
     measures,
     put_down,
     suitability,
@@ -20,6 +15,7 @@ from faircorner.ground import (
     things,
     with_behind,
 )
+from faircorner.sides import turned_back
 from ninja import Router, Status
 
 from server.access import Caller, may
@@ -155,12 +151,7 @@ def ground_without(request: Caller, body: WithoutIn):
 @router.post("/grounds/new", response=GroundOut, operation_id="ground_new")
 def ground_new(request: Caller, body: NewGroundIn):
     """A place to begin from; it is kept when it is sent to /documents."""
-    if body.kind == "kerbside":
-        return _ground(lay_kerb(body.name, side=body.side))
-    if body.kind == "bay":
-        return _ground(lay_bay(body.name, side=body.side))
-    goals = {"turnabout": Turnabout, "corner": Corner, "stretch": Stretch}
-    return _ground(lay_road(body.name, goals[body.kind](), side=body.side))
+    return _ground(turned_back(body.side, KINDS[body.kind].lay(body.name)))
 
 
 @router.post("/grounds/side", response=GroundOut, operation_id="ground_side")

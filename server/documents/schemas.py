@@ -1,7 +1,7 @@
 from datetime import datetime
 from typing import Any, Literal
 
-from faircorner.cues import GoalKind
+from faircorner.ground import KindName as PlaceKind
 from faircorner.ground import Lines, ThingKind
 from ninja import Schema
 
@@ -62,7 +62,7 @@ class NewGroundIn(Schema):
     """A place of a kind, laid out with ordinary measures, to begin from."""
 
     name: str
-    kind: GoalKind
+    kind: PlaceKind
     side: Literal["left", "right"]
 
 

@@ -3,8 +3,8 @@
 import json
 import re
 
-from faircorner.cues import GOALS
 from faircorner.documents.samples import LINNET, vehicle_document
+from faircorner.ground import KINDS
 from playwright.sync_api import expect
 
 from server.documents.models import Document
@@ -143,7 +143,7 @@ def test_standards_show_every_limit_in_the_schools_units(page):
     sign_in(page, TEODOR)
     desk(page, "Standards")
     # One for every kind of place, and the yard test.
-    expect(page.get_by_role("table")).to_have_count(len(GOALS) + 1)
+    expect(page.get_by_role("table")).to_have_count(len(KINDS) + 1)
     table = page.get_by_role("table").filter(has_text="Gap ahead").first
     expect(table.get_by_role("row")).to_have_count(13)
     expect(table).to_contain_text(" in")

@@ -93,7 +93,9 @@ def test_what_a_bay_cannot_be_names_its_field(call, field):
 
 @given(angle=angles, width=widths, side=st.sampled_from(["left", "right"]))
 def test_a_bay_written_down_and_read_again_is_the_same_bay(angle, width, side):
-    place = lay_bay("bay", side=side, bay=Bay(angle=angle, width=width, head="wheel stop", gap=0.2))
+    place = lay_bay(
+        "bay", side=side, bay=Bay(angle=angle, width=width, head="wheel stop", head_gap=0.2)
+    )
     again = GroundDocument.read(ground_document(place)).build()
     assert measures(again) == pytest.approx(measures(place), abs=2e-5)
     assert again.goal.angle == pytest.approx(place.goal.angle, abs=1e-6)
@@ -134,7 +136,7 @@ def test_a_vehicle_standing_as_wanted_reads_the_same_on_both_sides(linnet):
 
 
 def test_a_wheel_stop_holds_the_tyres_and_lets_the_body_over(linnet, seat):
-    place = lay_bay("bay", bay=Bay(width=2.6, head="wheel stop", gap=0.1), aisle=7.0)
+    place = lay_bay("bay", bay=Bay(width=2.6, head="wheel stop", head_gap=0.1), aisle=7.0)
     plan = make_plan(scene(linnet, seat, place, school("Full-lock reverse bay"), STANDARD))
     assert plan.feasible, str(plan.why_not)
     stop = place.obstacles[-1]

@@ -2,9 +2,11 @@
 
 import numpy as np
 import pytest
+from faircorner.documents import read_document
+from faircorner.documents.ground import ground_document
 from faircorner.errors import InputError
 from faircorner.ground import (
-    Edge,
+    KINDS,
     Ground,
     Kerbside,
     Obstacle,
@@ -15,6 +17,7 @@ from faircorner.ground import (
     near_kerb,
     with_behind,
 )
+from faircorner.sides import turned_back
 from faircorner.standards import Band, Finish, finish_at
 from hypothesis import given
 from hypothesis import strategies as st
@@ -117,15 +120,11 @@ def test_a_band_keeps_its_ends_and_judges_angles_both_ways():
         Band(measure="ahead", low=2, high=1)
 
 
-KERB = Edge(name="kerb", kind="kerb", points=np.array([(-9, 0), (9, 0)]))
-
-
 @pytest.mark.parametrize(
     ("change", "field"),
     [
         pytest.param({"side": "up"}, "side", id="side"),
         pytest.param({"road_width": 1.0}, "road_width_m", id="no road"),
-        pytest.param({"edges": ()}, "edges", id="no kerb"),
         pytest.param({"goal": Kerbside(ahead="ghost")}, "goal.ahead", id="nobody ahead"),
     ],
 )
@@ -133,7 +132,7 @@ def test_a_place_that_cannot_be_names_its_field(change, field):
     parked = Obstacle(
         name="car", kind="vehicle", polygon=np.array([(0, -2), (4, -2), (4, -0.2), (0, -0.2)])
     )
-    given = {"name": "x", "side": "left", "edges": (KERB,), "obstacles": (parked,),
+    given = {"name": "x", "side": "left", "obstacles": (parked,),
              "goal": Kerbside(ahead="car")}  # fmt: skip
     assert Ground(**given).obstacles[0] is parked
     with pytest.raises(InputError, match=field):
@@ -156,3 +155,35 @@ def test_an_obstacle_is_a_convex_polygon(polygon):
 
 def test_a_body_keeps_farther_off_an_edge_that_it_may_not_cross_than_a_tyre_off_a_kerb():
     assert near_kerb(of_tyres=True).spare < far_kerb(7.0).spare == near_kerb(of_tyres=False).spare
+
+
+@pytest.mark.parametrize("side", ["left", "right"])
+@pytest.mark.parametrize("kind", KINDS)
+def test_what_is_drawn_is_what_is_kept_clear_of(kind, side):
+    """Every edge as drawn lies where the sums have it, on whichever side; lines may be crossed."""
+    place = turned_back(side, KINDS[kind].lay("anywhere"))
+    lines = {line.name: line for line in place.kerb_on_left().kerblines}
+    flip = [1, 1] if side == "left" else [1, -1]
+    for edge in place.edges:
+        if edge.kind != "line":
+            poses = np.column_stack((edge.points * flip, np.zeros(len(edge.points))))
+            gaps = lines.pop(edge.name).gap(poses, np.zeros((1, 2)))
+            np.testing.assert_allclose(gaps, 0, atol=1e-9)
+    assert lines == {}
+
+
+@pytest.mark.parametrize(
+    ("change", "field", "said"),
+    [
+        pytest.param({"points_m": [[-30, -3], [30, -3]]}, "edges[1].points_m", "road_width_m",
+                     id="far kerb drawn across the road"),
+        pytest.param({"name": "island"}, "edges[1].name", "put a wall", id="an edge of one's own"),
+        pytest.param({"kind": "kerb"}, "edges[1].name", "far kerb", id="another kind"),
+    ],
+)  # fmt: skip
+def test_an_edge_drawn_where_nothing_is_kept_clear_of_is_refused(quay, change, field, said):
+    body = ground_document(quay)
+    body["edges"][1] |= change
+    with pytest.raises(InputError, match=said) as caught:
+        read_document("ground", body)
+    assert caught.value.field == field

@@ -30,13 +30,13 @@ BAYS = {
         "square, free": lay_bay("bay", aisle=7.5, before=None, beyond=None),
         "leaning 60": lay_bay("bay", bay=Bay(angle=np.radians(60)), aisle=7.0),
         "leaning 40, to a wall": lay_bay(
-            "bay", bay=Bay(angle=np.radians(40), head="wall", gap=0.5), aisle=6.5
+            "bay", bay=Bay(angle=np.radians(40), head="wall", head_gap=0.5), aisle=6.5
         ),
     },
     "bay reverse": {
         "square": lay_bay("bay", bay=Bay(width=2.6), aisle=7.0),
         "square, to a wheel stop": lay_bay(
-            "bay", bay=Bay(width=2.6, head="wheel stop", gap=0.1), aisle=7.0
+            "bay", bay=Bay(width=2.6, head="wheel stop", head_gap=0.1), aisle=7.0
         ),
         "leaning back 60": lay_bay("bay", bay=Bay(angle=np.radians(120)), aisle=7.0),
     },

@@ -23,11 +23,10 @@ from faircorner.cues.remedy import Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
 from faircorner.cues.shuffle import Shuffle, shuffle
-from faircorner.cues.suits import GOALS, MANOEUVRES, GoalKind, goal_of, suited
+from faircorner.cues.suits import MANOEUVRES, goal_of, suited
 from faircorner.cues.windows import Window
 
 __all__ = [
-    "GOALS",
     "MANOEUVRES",
     "NOTICED",
     "RADII",
@@ -36,7 +35,6 @@ __all__ = [
     "Cure",
     "Fit",
     "Followed",
-    "GoalKind",
     "LeastSize",
     "Leaving",
     "Look",

@@ -1,19 +1,15 @@
 """Which methods suit which places: a park along the kerb needs a kerb, a bay a bay."""
 
 from dataclasses import replace
-from typing import Literal, TypeAlias, get_args
 
 from faircorner.cues.method import Method
 from faircorner.errors import InputError
-from faircorner.ground import Bay, Corner, Ground, Kerbside, Stretch, Turnabout
+from faircorner.ground import KINDS, Ground
 
-__all__ = ["GOALS", "MANOEUVRES", "GoalKind", "goal_of", "suited"]
-
-GoalKind: TypeAlias = Literal["kerbside", "bay", "turnabout", "corner", "stretch"]
-GOALS: tuple[GoalKind, ...] = get_args(GoalKind)
+__all__ = ["MANOEUVRES", "goal_of", "suited"]
 
 # Where each manoeuvre ends; web/src/api/goals.json is written from this.
-MANOEUVRES: dict[str, GoalKind] = {
+MANOEUVRES: dict[str, str] = {
     "reverse parallel": "kerbside",
     "bay": "bay",
     "bay forward": "bay",
@@ -24,18 +20,9 @@ MANOEUVRES: dict[str, GoalKind] = {
     "reverse along the kerb": "stretch",
     "pull up opposite": "stretch",
 }
-_KINDS = {Kerbside: "kerbside", Bay: "bay", Turnabout: "turnabout", Corner: "corner",
-          Stretch: "stretch"}  # fmt: skip
-_PLACES: dict[GoalKind, str] = {
-    "kerbside": "behind a vehicle parked along a kerb",
-    "bay": "in a bay",
-    "turnabout": "facing back along an empty road",
-    "corner": "in a side road",
-    "stretch": "along a free kerb",
-}
 
 
-def goal_of(manoeuvre: str) -> GoalKind:
+def goal_of(manoeuvre: str) -> str:
     """The kind of goal at which a manoeuvre, or a standard for it, ends: as in ground documents."""
     return MANOEUVRES.get(manoeuvre, "kerbside")
 
@@ -46,12 +33,7 @@ def suited(ground: Ground, method: Method) -> Ground:
     Raises InputError where the method ends at another kind of goal.
     """
     wanted = goal_of(method.manoeuvre)
-    goal = ground.goal
-    if _KINDS[type(goal)] != wanted:
-        raise InputError("ground", f"{method.name} ends {_PLACES[wanted]}; choose such a place")
-    if isinstance(goal, Bay):
-        nose: Literal["in", "out"] = "in" if method.manoeuvre == "bay forward" else "out"
-        return replace(ground, goal=replace(goal, nose=nose))
-    if isinstance(goal, Stretch) and method.manoeuvre == "kerbside stop":
-        return replace(ground, goal=replace(goal, run=0.0))
-    return ground
+    if ground.goal.kind != wanted:
+        where = KINDS[wanted].where
+        raise InputError("ground", f"{method.name} ends {where}; choose such a place")
+    return replace(ground, goal=ground.goal.ending(method.manoeuvre))

@@ -21,7 +21,7 @@ from faircorner.cues import (
 from faircorner.documents.figures import figure, leg_document, path_document, pose_document
 from faircorner.documents.ground import ground_document
 from faircorner.documents.requests import angle_names
-from faircorner.ground import Bay, Ground
+from faircorner.ground import Ground
 from faircorner.motion import (
     Roll,
     best_roll,
@@ -109,7 +109,7 @@ def _clearance(
 
 def _wanted_kerb(ground: Ground) -> float | None:
     """What may be set; a bay is parked in along its middle."""
-    return None if isinstance(ground.goal, Bay) else ground.goal.kerb
+    return ground.kerb_on_left().berth.kerb
 
 
 def _call(call: Call, number: int) -> dict[str, Any]:

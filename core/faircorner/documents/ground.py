@@ -1,28 +1,25 @@
 """fair-corner/ground@1: everything needed to check a plan without the product."""
 
-from math import degrees, radians
-from typing import Annotated, Any, Literal, TypeAlias
+from math import degrees
+from typing import Annotated, Any, Literal
 
 import numpy as np
-from pydantic import Discriminator, Field, Tag
+from pydantic import Field
+from shapely import LineString
 
+from faircorner.errors import InputError
 from faircorner.ground import (
-    Bay,
+    AnyGoalModel,
     Check,
-    Corner,
-    Edge,
-    Goal,
     Ground,
-    Kerbside,
     Least,
     Obstacle,
-    Stretch,
     Suitability,
     Thing,
-    Turnabout,
+    kind_of,
 )
 from faircorner.model import Metres, Model, Name, Point2, inside
-from faircorner.plane import frozen
+from faircorner.plane import Floats, frozen
 
 __all__ = ["GroundDocument", "ground_document", "suitability_document", "thing_document"]
 
@@ -43,83 +40,8 @@ class ObstacleModel(Model):
     height_m: Metres = 1.45
 
 
-class KerbsideModel(Model):
-    """Park along the kerb behind `ahead`, and in front of `behind` if one is named."""
-
-    kind: Literal["kerbside"] = "kerbside"
-    ahead: Name
-    behind: Name | None = None
-    kerb_m: Metres = 0.25
-    ahead_m: Metres = 1.0
-
-
-class BayModel(Model):
-    """Park in the bay whose mouth's middle is the site's origin.
-
-    angle_deg : from the way of travel to the way in: 90 is square
-    head_m : wanted to what ends the bay, from the tyres where that is a wheel stop
-    lines : painted ones may be crossed, those with sensors not be touched by a tyre
-    guide_m : from the line of the mouths to a line in the aisle that is driven along
-    """
-
-    kind: Literal["bay"]
-    angle_deg: float = 90.0
-    width_m: Metres = 2.5
-    depth_m: Metres = 5.0
-    head: Literal["line", "wall", "wheel stop"] = "line"
-    head_m: Metres = 0.3
-    lines: Literal["painted", "sensor"] = "painted"
-    guide_m: Metres | None = None
-
-
-class TurnaboutModel(Model):
-    """Turn round in the road, to end facing back beside the kerb across it.
-
-    overhang : whether the body may reach over the kerbs; tyres never may
-    """
-
-    kind: Literal["turnabout"]
-    kerb_m: Metres = 1.0
-    overhang: bool = True
-
-
-class CornerModel(Model):
-    """Reverse round a corner into a side road, square to the road.
-
-    back_m : wanted from the nose to the mouth of the side road
-    """
-
-    kind: Literal["corner"]
-    radius_m: Metres = 5.0
-    side_width_m: Metres = 6.0
-    kerb_m: Metres = 0.5
-    back_m: Metres = 6.0
-
-
-class StretchModel(Model):
-    """A free kerb with a post at x = 0: stop short of it, and reverse along the kerb."""
-
-    kind: Literal["stretch"]
-    kerb_m: Metres = 0.3
-    short_m: Metres = 0.5
-    run_m: Metres = 9.0
-
-
-def _goal_kind(goal: Any) -> str:
-    """A goal without a kind is along the kerb, as documents were before there were others."""
-    kind = goal.get("kind", "kerbside") if isinstance(goal, dict) else goal.kind
-    return str(kind)
-
-
-GoalModel = Annotated[
-    Annotated[KerbsideModel, Tag("kerbside")]
-    | Annotated[BayModel, Tag("bay")]
-    | Annotated[TurnaboutModel, Tag("turnabout")]
-    | Annotated[CornerModel, Tag("corner")]
-    | Annotated[StretchModel, Tag("stretch")],
-    Discriminator(_goal_kind),
-]
-
+# How far apart the same line may be drawn, m.
+_DRAWN = 0.01
 _HOUSE = Least()
 
 
@@ -175,7 +97,7 @@ class GroundDocument(Model):
     ] = "kerb"
     edges: Annotated[list[EdgeModel], Field(max_length=50)]
     obstacles: Annotated[list[ObstacleModel], Field(max_length=50)]
-    goal: GoalModel
+    goal: AnyGoalModel
     check: CheckModel = CheckModel()
 
     def build(self) -> Ground:
@@ -191,53 +113,44 @@ class GroundDocument(Model):
                     )
                 )
         with inside("goal"):
-            goal = _goal(self.goal)
+            goal = self.goal.build()
         with inside("check"):
             check = self.check.build()
-        return Ground(
+        ground = Ground(
             name=self.name,
             side=self.side,
-            edges=tuple(
-                Edge(name=e.name, kind=e.kind, points=frozen(e.points_m)) for e in self.edges
-            ),
             obstacles=tuple(obstacles),
             goal=goal,
             road_width=self.road_width_m,
             edging=self.edging,
             check=check,
         )
+        self._check_edges(ground)
+        return ground
+
+    def _check_edges(self, ground: Ground) -> None:
+        """What is drawn has to be what is kept clear of."""
+        own = {edge.name: edge for edge in ground.edges}
+        for i, drawn in enumerate(self.edges):
+            field, edge = f"edges[{i}]", own.pop(drawn.name, None)
+            if edge is None or edge.kind != drawn.kind:
+                raise InputError(
+                    f"{field}.name",
+                    f"there is no {drawn.kind} {drawn.name!r} at such a place, which has "
+                    f"{', '.join(e.name for e in ground.edges)}; put a wall or a line down instead",
+                )
+            if not _same_line(np.array(drawn.points_m), edge.points):
+                raise InputError(
+                    f"{field}.points_m",
+                    f"the {drawn.name} is drawn elsewhere than the goal and road_width_m have it; "
+                    "change those, and leave the drawing to the product",
+                )
 
 
-_AnyGoalModel: TypeAlias = KerbsideModel | BayModel | TurnaboutModel | CornerModel | StretchModel
-
-
-def _goal(model: _AnyGoalModel) -> Goal:
-    match model:
-        case BayModel():
-            return Bay(
-                angle=radians(model.angle_deg),
-                width=model.width_m,
-                depth=model.depth_m,
-                head=model.head,
-                gap=model.head_m,
-                lines=model.lines,
-                guide=model.guide_m,
-            )
-        case TurnaboutModel():
-            return Turnabout(kerb=model.kerb_m, overhang=model.overhang)
-        case CornerModel():
-            return Corner(
-                radius=model.radius_m,
-                side_width=model.side_width_m,
-                kerb=model.kerb_m,
-                back=model.back_m,
-            )
-        case StretchModel():
-            return Stretch(kerb=model.kerb_m, short=model.short_m, run=model.run_m)
-        case _:
-            return Kerbside(
-                ahead=model.ahead, behind=model.behind, kerb=model.kerb_m, ahead_gap=model.ahead_m
-            )
+def _same_line(drawn: Floats, own: Floats) -> bool:
+    """Whether every corner of either lies on the other, to 1 cm."""
+    one, other = LineString(drawn), LineString(own)
+    return float(one.hausdorff_distance(other)) < _DRAWN
 
 
 def ground_document(ground: Ground) -> dict[str, Any]:
@@ -261,51 +174,9 @@ def ground_document(ground: Ground) -> dict[str, Any]:
             }
             for o in ground.obstacles
         ],
-        "goal": _goal_document(ground.goal),
+        "goal": kind_of(ground).model.of(ground.goal).model_dump(),
         "check": _check(ground.check),
     }
-
-
-def _goal_document(goal: Goal) -> dict[str, Any]:
-    match goal:
-        case Bay():
-            model: _AnyGoalModel = BayModel(
-                kind="bay",
-                angle_deg=round(degrees(goal.angle), 5),
-                width_m=round(goal.width, 5),
-                depth_m=round(goal.depth, 5),
-                head=goal.head,
-                head_m=round(goal.gap, 5),
-                lines=goal.lines,
-                guide_m=None if goal.guide is None else round(goal.guide, 5),
-            )
-        case Turnabout():
-            model = TurnaboutModel(
-                kind="turnabout", kerb_m=round(goal.kerb, 5), overhang=goal.overhang
-            )
-        case Corner():
-            model = CornerModel(
-                kind="corner",
-                radius_m=round(goal.radius, 5),
-                side_width_m=round(goal.side_width, 5),
-                kerb_m=round(goal.kerb, 5),
-                back_m=round(goal.back, 5),
-            )
-        case Stretch():
-            model = StretchModel(
-                kind="stretch",
-                kerb_m=round(goal.kerb, 5),
-                short_m=round(goal.short, 5),
-                run_m=round(goal.run, 5),
-            )
-        case _:
-            model = KerbsideModel(
-                ahead=goal.ahead,
-                behind=goal.behind,
-                kerb_m=round(goal.kerb, 5),
-                ahead_m=round(goal.ahead_gap, 5),
-            )
-    return model.model_dump()
 
 
 def _check(check: Check) -> dict[str, Any]:

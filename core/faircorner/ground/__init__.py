@@ -1,48 +1,49 @@
 """The place: kerbs, bays, parked vehicles and the goal, and how a finish is measured there."""
 
-from faircorner.ground.bay import change_bay, lay_bay
-from faircorner.ground.berth import Berth, End
+from faircorner.ground.berth import Berth, BerthEnd
+from faircorner.ground.changes import adjust, measures
 from faircorner.ground.check import Check, Least
-from faircorner.ground.goals import (
-    Bay,
-    Corner,
-    Goal,
-    Kerbside,
-    Landmark,
-    Lines,
-    Sighted,
-    Stretch,
-    Turnabout,
-)
+from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import FAR_KERB, KERB, Kerbline, far_kerb, near_kerb
-from faircorner.ground.kerbside import lay_kerb, with_behind
-from faircorner.ground.measures import adjust, measures
+from faircorner.ground.kind import Kind, Room, Size
+from faircorner.ground.kinds import KINDS, AnyGoalModel, KindName, Landmark, kind_of
+from faircorner.ground.kinds.bay import Bay, Lines, change_bay, lay_bay
+from faircorner.ground.kinds.corner import Corner
+from faircorner.ground.kinds.kerbside import Kerbside, lay_kerb, with_behind
+from faircorner.ground.kinds.roads import lay_road
+from faircorner.ground.kinds.stretch import Stretch
+from faircorner.ground.kinds.turnabout import Turnabout, change_road
 from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.place import Ground
-from faircorner.ground.roads import RoadGoal, change_road, lay_road
+from faircorner.ground.sighted import Sighted
 from faircorner.ground.suitability import Noted, Suitability, suitability
 from faircorner.ground.things import Thing, ThingKind, put_down, take_away, things
 
 __all__ = [
     "FAR_KERB",
     "KERB",
+    "KINDS",
+    "AnyGoalModel",
     "Bay",
     "Berth",
+    "BerthEnd",
     "Check",
     "Corner",
     "Edge",
-    "End",
     "Goal",
     "Ground",
     "Kerbline",
     "Kerbside",
+    "Kind",
+    "KindName",
     "Landmark",
     "Least",
     "Lines",
     "Noted",
     "Obstacle",
-    "RoadGoal",
+    "Room",
     "Sighted",
+    "Size",
     "Stretch",
     "Suitability",
     "Thing",
@@ -52,6 +53,7 @@ __all__ = [
     "change_bay",
     "change_road",
     "far_kerb",
+    "kind_of",
     "lay_bay",
     "lay_kerb",
     "lay_road",

@@ -12,11 +12,11 @@ import numpy as np
 from faircorner.plane import Floats, to_body, to_site, wrap
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Berth", "End"]
+__all__ = ["Berth", "BerthEnd"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class End:
+class BerthEnd:
     """A line across the berth, before which the vehicle ends.
 
     at : m along the frame where it crosses y = 0; slope : m along for each m across
@@ -42,8 +42,8 @@ class Berth:
 
     frame: Floats
     edge: str
-    ahead: End | None
-    behind: End | None
+    ahead: BerthEnd | None
+    behind: BerthEnd | None
     along: Literal["ahead", "behind"]
     gap: float | None
     kerb: float | None = None
@@ -53,7 +53,7 @@ class Berth:
     def heading(self) -> float:
         return float(self.frame[2])
 
-    def end(self, which: Literal["ahead", "behind"]) -> End | None:
+    def end(self, which: Literal["ahead", "behind"]) -> BerthEnd | None:
         """What stands or ends there; None where nothing does."""
         return self.ahead if which == "ahead" else self.behind
 

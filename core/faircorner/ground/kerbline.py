@@ -47,6 +47,7 @@ class Kerbline:
     frame : (3,), on the site. Straight, land lies at y > 0; round a corner, where x and y > 0
     radius : m of the corner's curve, None for a straight edge
     of_tyres : whether only tyres are held off it, so that the body may reach over
+    across : whether it bounds the road or aisle on the other side
     turned_at : whether room to it is what the manoeuvre is about, as room to a parked vehicle is
     """
 
@@ -54,7 +55,13 @@ class Kerbline:
     frame: Floats
     radius: float | None = None
     of_tyres: bool
+    across: bool = False
     turned_at: bool = False
+
+    @property
+    def drawn_as(self) -> str:
+        """What kind of edge it is in a document."""
+        return "far kerb" if self.across else "kerb"
 
     @property
     def spare(self) -> float:
@@ -93,4 +100,4 @@ def far_kerb(
 ) -> Kerbline:
     """The road's other edge, `width` m across."""
     frame = np.array([0.0, -width, np.pi])
-    return Kerbline(name=name, frame=frame, of_tyres=of_tyres, turned_at=turned_at)
+    return Kerbline(name=name, frame=frame, of_tyres=of_tyres, across=True, turned_at=turned_at)

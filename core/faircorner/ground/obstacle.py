@@ -1,7 +1,8 @@
 """What stands or lies at a place: edges on the ground, and things that must not be touched."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
+import numpy as np
 from shapely import Polygon
 
 from faircorner.errors import InputError
@@ -23,6 +24,9 @@ class Edge:
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "points", frozen(self.points))
+
+    def mirrored(self) -> "Edge":
+        return replace(self, points=self.points * np.array([1.0, -1.0]))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

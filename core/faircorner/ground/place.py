@@ -9,14 +9,15 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.ground.berth import Berth
 from faircorner.ground.check import Check
-from faircorner.ground.goals import Bay, Corner, Goal, Kerbside, Sighted, Stretch
+from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import Kerbline
 from faircorner.ground.obstacle import Edge, Obstacle
-from faircorner.sides import Side
-
-__all__ = ["Edging", "Ground"]
+from faircorner.ground.sighted import Sighted
+from faircorner.sides import Side, turned_back, turned_in
 
 Edging = Literal["kerb", "verge"]
+
+__all__ = ["Edging", "Ground"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -33,7 +34,6 @@ class Ground:
 
     name: str
     side: Side
-    edges: tuple[Edge, ...]
     obstacles: tuple[Obstacle, ...]
     goal: Goal
     road_width: float = 7.0
@@ -50,29 +50,31 @@ class Ground:
         names = [o.name for o in self.obstacles]
         if len(set(names)) != len(names):
             raise InputError("obstacles", "each needs a name of its own")
-        if isinstance(self.goal, Kerbside):
-            self._check_kerbside(self.goal, names)
-
-    def _check_kerbside(self, goal: Kerbside, names: list[str]) -> None:
-        for which, wanted in (("ahead", goal.ahead), ("behind", goal.behind)):
-            if wanted is not None and wanted not in names:
-                raise InputError(
-                    f"goal.{which}",
-                    f"no obstacle is called {wanted!r}; there is {', '.join(names) or 'none'}",
-                )
-        kerbs = [e for e in self.edges if e.kind == "kerb"]
-        if not any(np.allclose(e.points[:, 1], 0, atol=1e-6) for e in kerbs):
-            raise InputError("edges", "one edge of kind kerb must lie on y = 0")
+        self.goal.check(self.obstacles)
 
     @property
     def has_kerb(self) -> bool:
         """Whether the vehicle ends beside a kerb that its tyres could meet."""
-        return not isinstance(self.goal, Bay)
+        return self.goal.has_kerb
 
     @property
     def kerblines(self) -> tuple[Kerbline, ...]:
         """The edges of what is driven on. Working side on the left only."""
         return self.goal.kerblines(self.road_width)
+
+    @property
+    def edges(self) -> tuple[Edge, ...]:
+        """What is drawn on the ground, on the place's own side: the very edges that are kept."""
+        return tuple(turned_back(self.side, edge) for edge in self.kerb_on_left().left_edges)
+
+    @property
+    def left_edges(self) -> tuple[Edge, ...]:
+        """What is drawn on the ground. Working side on the left only."""
+        reach = self.goal.reach
+        return (
+            *self.goal.painted(),
+            *(Edge(name=e.name, kind=e.drawn_as, points=e.drawn(reach)) for e in self.kerblines),
+        )
 
     @property
     def met_by_tyres(self) -> frozenset[str]:
@@ -108,14 +110,7 @@ class Ground:
 
         Raises InputError for what is not asked for at such a place.
         """
-        goal = self.goal
-        if kerb is not None:
-            if isinstance(goal, Bay):
-                raise InputError("kerb_m", "a bay is parked in along its middle; leave it out")
-            goal = replace(goal, kerb=kerb)
-        if gap is not None:
-            goal = _with_gap(goal, gap)
-        return replace(self, goal=goal)
+        return replace(self, goal=self.goal.wanting(kerb=kerb, gap=gap))
 
     def with_obstacle(self, changed: Obstacle) -> "Ground":
         """The same place with the obstacle of that name replaced."""
@@ -128,26 +123,9 @@ class Ground:
         return replace(
             self,
             side="right" if self.side == "left" else "left",
-            edges=tuple(replace(e, points=e.points * flip) for e in self.edges),
             obstacles=tuple(replace(o, polygon=o.polygon * flip) for o in self.obstacles),
         )
 
     def kerb_on_left(self) -> "Ground":
         """The same place as the sums see it: the kerb to the left, the road at negative y."""
-        return self if self.side == "left" else self.mirrored()
-
-
-def _with_gap(goal: Goal, gap: float) -> Goal:
-    match goal:
-        case Kerbside():
-            return replace(goal, ahead_gap=gap)
-        case Bay():
-            return replace(goal, gap=gap)
-        case Corner():
-            return replace(goal, back=gap)
-        case Stretch():
-            if gap < goal.run:
-                raise InputError("ahead_m", f"must be {goal.run:g} m or more, the run back")
-            return replace(goal, short=gap - goal.run)
-        case _:
-            raise InputError("ahead_m", "nobody asks where along the road it ends; leave it out")
+        return turned_in(self.side, self)

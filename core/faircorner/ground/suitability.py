@@ -3,19 +3,14 @@
 from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
-from faircorner.ground.check import DISTANCES, Check
-from faircorner.ground.goals import Bay, Corner, Kerbside
-from faircorner.ground.kerbside import kerb_measures
+from faircorner.ground.check import Check
+from faircorner.ground.kinds import kind_of
 from faircorner.ground.place import Ground
 
 __all__ = ["Answer", "Grade", "Noted", "Suitability", "suitability"]
 
 Grade: TypeAlias = Literal["good", "mind", "against", "not noted"]
 Answer: TypeAlias = Literal["suits", "with care", "not here", "not known yet"]
-
-# Taken for the vehicle that stands beside the parked one when nobody says which: width and gap, m.
-_BESIDE = 1.8 + 0.9
-
 
 # Above this a slope is told, percent; assumed.
 _STEEP = 5.0
@@ -48,16 +43,12 @@ def suitability(ground: Ground) -> Suitability:
     nobody has looked.
     """
     check = ground.check
-    noted = [_legal(check)]
-    # What passes on a road, or comes round its bends, is no matter in a car park.
-    if not isinstance(ground.goal, Bay):
-        # Round a corner the junction is the exercise.
-        asked = [n for n in DISTANCES if n != "junction" or not isinstance(ground.goal, Corner)]
-        noted += [_distance(check, name) for name in asked]
-    if isinstance(ground.goal, Kerbside):
-        noted.append(_width(ground, check))
+    kind = kind_of(ground)
+    noted = [_legal(check), *(_distance(check, name) for name in kind.distances)]
+    if kind.to_pass is not None:
+        noted.append(_width(kind.to_pass(ground.kerb_on_left()), check))
     noted += [_of("traffic", check.traffic, _TRAFFIC), _of("light", check.light, _LIGHT)]
-    if isinstance(ground.goal, Bay | Kerbside):
+    if kind.has_neighbour:
         noted.append(_of("neighbour", check.neighbour, _NEIGHBOUR))
     noted.append(_slope(check))
     grades = [one.grade for one in noted]
@@ -98,10 +89,8 @@ def _distance(check: Check, name: str) -> Noted:
     return Noted(item=name, grade=grade, said=said, metres=metres, least=least)
 
 
-def _width(ground: Ground, check: Check) -> Noted:
-    """Room left for others beside a vehicle that stands ready next to the parked one."""
-    place = kerb_measures(ground)
-    left = place["road_width"] - place["ahead_off_kerb"] - place["ahead_width"] - _BESIDE
+def _width(left: float, check: Check) -> Noted:
+    """Room left for others, m, beside a vehicle that stands ready."""
     least = check.least.to_pass
     grade: Grade = "good" if left >= least else "against"
     return Noted(

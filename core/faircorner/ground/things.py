@@ -10,8 +10,7 @@ from typing import Literal, TypeAlias, get_args
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.bay import LAID as BAY_LAID
-from faircorner.ground.goals import Kerbside
+from faircorner.ground.kinds import kind_of
 from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
 from faircorner.plane import Floats, box, to_site
@@ -55,10 +54,7 @@ def _outline(kind: ThingKind) -> Floats:
 
 def _laid(ground: Ground) -> frozenset[str]:
     """Names of what the layout itself put there, which its own measures move."""
-    goal = ground.goal
-    if isinstance(goal, Kerbside):
-        return frozenset(name for name in (goal.ahead, goal.behind) if name is not None)
-    return BAY_LAID
+    return kind_of(ground).laid(ground)
 
 
 def things(ground: Ground) -> tuple[Thing, ...]:

@@ -4,7 +4,6 @@ import json
 from functools import cache
 from importlib.resources import files
 
-from faircorner.cues import GoalKind
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.standard import StandardDocument
 
@@ -23,7 +22,7 @@ def methods() -> dict[str, MethodDocument]:
 
 
 @cache
-def house_standard(goal: GoalKind = "kerbside") -> StandardDocument:
+def house_standard(goal: str = "kerbside") -> StandardDocument:
     """Limits to begin with at a kind of goal; an example, not an authority's."""
     text = files(__name__).joinpath(f"{goal}.standard.json").read_text("utf-8")
     return StandardDocument.read(json.loads(text))

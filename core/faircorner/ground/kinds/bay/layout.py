@@ -10,24 +10,21 @@ from typing import Literal
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.goals import AISLE, Bay, Head, Lines
-from faircorner.ground.obstacle import Edge, Obstacle
+from faircorner.ground.kinds.bay.goal import Bay, Head, Lines
+from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
 from faircorner.plane import box, to_site
-from faircorner.sides import Side
+from faircorner.sides import Side, sided, turned_back
 
-__all__ = ["LAID", "BayMeasure", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
+__all__ = ["LAID", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
 
-BayMeasure = Literal[
-    "bay_width", "bay_depth", "aisle", "before_off_line", "beyond_off_line", "goal_head",
-    "guide",
-]  # fmt: skip
+MEASURES = (
+    "bay_width", "bay_depth", "aisle", "before_off_line", "beyond_off_line", "goal_head", "guide",
+)  # fmt: skip
 BEFORE, BEYOND, WALL, WHEEL_STOP = "neighbour before", "neighbour beyond", "wall", "wheel stop"
 SENSORS = ("sensor line before", "sensor line beyond", "sensor line at the head")
 # What a layout puts there; anything else was put down by somebody.
 LAID = frozenset((BEFORE, BEYOND, WALL, WHEEL_STOP, *SENSORS))
-# How far along the aisle is drawn and driven on, each way, m.
-_REACH = 30.0
 # A neighbour's size and how far inside the mouth it stands, m: an ordinary car.
 _LENGTH, _WIDTH, _INSIDE = 4.4, 1.8, 0.3
 # How far off the line a neighbour parks unless somebody says, m.
@@ -56,25 +53,14 @@ def lay_bay(
         the bay after, to the line between; negative over it; None leaves that bay empty
     """
     bay = bay or Bay()
-    inward, half = bay.inward, bay.half_mouth
-    lines = [
-        Edge(name=f"line {i + 1}", kind="line",
-             points=np.array([(x, 0.0), np.array([x, 0.0]) + inward * bay.depth]))
-        for i, x in enumerate((-3 * half, -half, half, 3 * half))
-    ]  # fmt: skip
-    far = Edge(
-        name=AISLE, kind="far kerb",
-        points=np.array([(-_REACH, -aisle), (_REACH, -aisle)]),
-    )  # fmt: skip
     place = Ground(
         name=name,
         side="left",
-        edges=(*lines, *_guide(bay), far),
         obstacles=(*_neighbours(bay, before, beyond), *_head(bay), *_sensors(bay)),
         goal=bay,
         road_width=aisle,
     )
-    return place if side == "left" else place.mirrored()
+    return turned_back(side, place)
 
 
 def _neighbours(bay: Bay, before: float | None, beyond: float | None) -> list[Obstacle]:
@@ -110,13 +96,6 @@ def _head(bay: Bay) -> list[Obstacle]:
     return []
 
 
-def _guide(bay: Bay) -> list[Edge]:
-    if bay.guide is None:
-        return []
-    ends = np.array([(-_REACH, -bay.guide), (_REACH, -bay.guide)])
-    return [Edge(name="guide line", kind="line", points=ends)]
-
-
 def _sensors(bay: Bay) -> list[Obstacle]:
     """Lines that no tyre may touch: along both sides, and across the head where a line ends it."""
     if bay.lines == "painted":
@@ -141,15 +120,14 @@ def _bay_of(ground: Ground) -> Bay:
     return ground.goal
 
 
-def bay_measures(ground: Ground) -> dict[BayMeasure, float]:
+def bay_measures(place: Ground) -> dict[str, float]:
     """What a tape would say of the place, in metres; what is not there is left out."""
-    place = ground.kerb_on_left()
     bay = _bay_of(place)
-    found: dict[BayMeasure, float] = {
+    found: dict[str, float] = {
         "bay_width": bay.width,
         "bay_depth": bay.depth,
         "aisle": place.road_width,
-        "goal_head": bay.gap,
+        "goal_head": bay.head_gap,
     }
     if bay.guide is not None:
         found["guide"] = bay.guide
@@ -163,8 +141,10 @@ def bay_measures(ground: Ground) -> dict[BayMeasure, float]:
     return {name: round(float(value), 6) for name, value in found.items()}
 
 
-def adjust_bay(ground: Ground, measure: BayMeasure, metres: float) -> Ground:
+def adjust_bay(ground: Ground, measure: str, metres: float) -> Ground:
     """The same place with one measure changed. Raises InputError naming the measure."""
+    if measure not in MEASURES:
+        raise InputError("measure", f"must be one of {', '.join(MEASURES)}")
     bay = _bay_of(ground)
     if measure not in bay_measures(ground):
         if measure == "guide":
@@ -176,7 +156,7 @@ def adjust_bay(ground: Ground, measure: BayMeasure, metres: float) -> Ground:
         case "bay_depth":
             return _relaid(ground, bay=replace(bay, depth=metres))
         case "goal_head":
-            return _relaid(ground, bay=replace(bay, gap=metres))
+            return _relaid(ground, bay=replace(bay, head_gap=metres))
         case "guide":
             return _relaid(ground, bay=replace(bay, guide=metres))
         case "aisle":
@@ -187,6 +167,7 @@ def adjust_bay(ground: Ground, measure: BayMeasure, metres: float) -> Ground:
             return _relaid(ground, beyond=metres)
 
 
+@sided
 def change_bay(
     ground: Ground,
     *,
@@ -211,7 +192,7 @@ def change_bay(
     )  # fmt: skip
     now = bay_measures(ground)
 
-    def off_line(name: BayMeasure, wanted: bool | None) -> float | None:
+    def off_line(name: str, wanted: bool | None) -> float | None:
         there = name in now if wanted is None else wanted
         return now.get(name, _BESIDE) if there else None
 
@@ -235,7 +216,6 @@ def _relaid(
     now = bay_measures(ground)
     laid = lay_bay(
         ground.name,
-        side=ground.side,
         bay=bay or _bay_of(ground),
         aisle=ground.road_width if aisle is None else aisle,
         before=now.get("before_off_line") if before == "same" else before,

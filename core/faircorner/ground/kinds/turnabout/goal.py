@@ -1,31 +1,39 @@
 """Turning round in a road: to stand facing back, beside the kerb across it."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import ClassVar, Self
 
 import numpy as np
 
 from faircorner.errors import InputError
 from faircorner.ground.berth import Berth
-from faircorner.ground.goals.sighted import Obstacles, Sighted
+from faircorner.ground.goal import Goal, nobody_asks
 from faircorner.ground.kerbline import FAR_KERB, Kerbline, far_kerb, near_kerb
+from faircorner.ground.sighted import Obstacles, Sighted
 
 __all__ = ["Turnabout"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Turnabout:
+class Turnabout(Goal):
     """A road to turn round in; the kerb across it is the one ended beside.
 
     kerb : m wanted from the tyres to that kerb at the end
     overhang : whether the body may reach over the kerbs; tyres never may
     """
 
+    kind: ClassVar[str] = "turnabout"
     kerb: float = 1.0
     overhang: bool = True
 
     def __post_init__(self) -> None:
         if not 0.1 <= self.kerb <= 5:
             raise InputError("goal_kerb", f"must be between 0.1 and 5 m, got {self.kerb:g}")
+
+    def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
+        if gap is not None:
+            raise nobody_asks()
+        return self if kerb is None else replace(self, kerb=kerb)
 
     @property
     def gap(self) -> float | None:
@@ -34,10 +42,6 @@ class Turnabout:
 
     def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
         return {"mark": 0.0}
-
-    def flank(self, _obstacles: Obstacles) -> float:
-        """y from which the gap at the start is measured, m: the kerb."""
-        return 0.0
 
     def sighted(self, _obstacles: Obstacles) -> tuple[Sighted, ...]:
         return ()

@@ -1,13 +1,15 @@
 """A free kerb to stop at, or to reverse along."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import ClassVar, Self
 
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.berth import Berth, End
-from faircorner.ground.goals.sighted import Obstacles, Sighted
+from faircorner.ground.berth import Berth, BerthEnd
+from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
+from faircorner.ground.sighted import Obstacles, Sighted
 
 __all__ = ["Stretch"]
 
@@ -16,7 +18,7 @@ _POST, _HIGH, _BEHIND = 0.1, 1.2, 0.3
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Stretch:
+class Stretch(Goal):
     """A free stretch of kerb on y = 0 with a post at x = 0.
 
     kerb : m wanted from the tyres to the kerb
@@ -24,6 +26,7 @@ class Stretch:
     run : m to reverse from there; 0 where the manoeuvre ends with the stop
     """
 
+    kind: ClassVar[str] = "stretch"
     kerb: float = 0.3
     short: float = 0.5
     run: float = 9.0
@@ -37,6 +40,18 @@ class Stretch:
             if not low <= value <= high:
                 raise InputError(field, f"must be between {low:g} and {high:g} m, got {value:g}")
 
+    def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
+        if gap is not None and gap < self.run:
+            raise InputError("ahead_m", f"must be {self.run:g} m or more, the run back")
+        return replace(
+            self,
+            kerb=self.kerb if kerb is None else kerb,
+            short=self.short if gap is None else gap - self.run,
+        )
+
+    def ending(self, manoeuvre: str) -> Self:
+        return replace(self, run=0.0) if manoeuvre == "kerbside stop" else self
+
     @property
     def gap(self) -> float | None:
         """m from nose to post where the manoeuvre ends."""
@@ -45,10 +60,6 @@ class Stretch:
     def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
         """The post, and where the nose first stops before it; x in m."""
         return {"mark": 0.0, "stop": -self.short}
-
-    def flank(self, _obstacles: Obstacles) -> float:
-        """y from which the gap at the start is measured, m: the kerb."""
-        return 0.0
 
     def sighted(self, _obstacles: Obstacles) -> tuple[Sighted, ...]:
         half = _POST / 2
@@ -62,7 +73,7 @@ class Stretch:
         return Berth(
             frame=np.zeros(3),
             edge=KERB,
-            ahead=End(name="post", at=0.0),
+            ahead=BerthEnd(name="post", at=0.0),
             behind=None,
             along="ahead",
             gap=self.gap,

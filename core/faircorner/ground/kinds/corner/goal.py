@@ -1,13 +1,15 @@
 """Reversing round a corner into a side road."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import ClassVar, Self
 
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.berth import Berth, End
-from faircorner.ground.goals.sighted import Obstacles, Sighted
+from faircorner.ground.berth import Berth, BerthEnd
+from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb
+from faircorner.ground.sighted import Obstacles, Sighted
 
 __all__ = ["ACROSS", "Corner"]
 
@@ -15,7 +17,7 @@ ACROSS = "far kerb of the side road"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Corner:
+class Corner(Goal):
     """A side road, square to the road, whose kerb round the corner is followed in reverse.
 
     The side road's kerb lies on x = 0, the road's on y = 0, both up to the curve.
@@ -25,6 +27,7 @@ class Corner:
     back : m wanted from the nose to the mouth of the side road, so that others can turn in
     """
 
+    kind: ClassVar[str] = "corner"
     radius: float = 5.0
     side_width: float = 6.0
     kerb: float = 0.5
@@ -40,16 +43,19 @@ class Corner:
             if not low <= value <= high:
                 raise InputError(field, f"must be between {low:g} and {high:g} m, got {value:g}")
 
+    def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
+        return replace(
+            self,
+            kerb=self.kerb if kerb is None else kerb,
+            back=self.back if gap is None else gap,
+        )
+
     @property
     def gap(self) -> float | None:
         return self.back
 
     def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
         return {"corner start": self.radius, "corner": 0.0}
-
-    def flank(self, _obstacles: Obstacles) -> float:
-        """y from which the gap at the start is measured, m: the kerb."""
-        return 0.0
 
     def sighted(self, _obstacles: Obstacles) -> tuple[Sighted, ...]:
         first = np.array([[self.radius, 0.0]])
@@ -71,7 +77,7 @@ class Corner:
         return Berth(
             frame=np.array([0.0, 0.0, -np.pi / 2]),
             edge=KERB,
-            ahead=End(name="mouth of the side road", at=0.0),
+            ahead=BerthEnd(name="mouth of the side road", at=0.0),
             behind=None,
             along="ahead",
             gap=self.back,

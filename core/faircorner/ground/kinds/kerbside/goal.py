@@ -1,19 +1,21 @@
 """A park along a kerb, behind one vehicle or between two."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import ClassVar, Self
 
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.berth import Berth, End
-from faircorner.ground.goals.sighted import Obstacles, Sighted, named
+from faircorner.ground.berth import Berth, BerthEnd
+from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
+from faircorner.ground.sighted import Obstacles, Sighted, named
 
 __all__ = ["Kerbside"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Kerbside:
+class Kerbside(Goal):
     """A park along the kerb, whose face is y = 0.
 
     ahead, behind : names of the vehicles to park between, behind None where the kerb is free
@@ -21,6 +23,8 @@ class Kerbside:
     ahead_gap : m wanted to the vehicle ahead
     """
 
+    kind: ClassVar[str] = "kerbside"
+    reach: ClassVar[float] = 30.0
     ahead: str
     behind: str | None = None
     kerb: float = 0.25
@@ -31,6 +35,22 @@ class Kerbside:
             raise InputError("kerb_m", f"must be between 0.02 and 1.5 m, got {self.kerb:g}")
         if not 0.2 <= self.ahead_gap <= 8:
             raise InputError("ahead_m", f"must be between 0.2 and 8 m, got {self.ahead_gap:g}")
+
+    def check(self, obstacles: Obstacles) -> None:
+        names = [o.name for o in obstacles]
+        for which, wanted in (("ahead", self.ahead), ("behind", self.behind)):
+            if wanted is not None and wanted not in names:
+                raise InputError(
+                    f"goal.{which}",
+                    f"no obstacle is called {wanted!r}; there is {', '.join(names) or 'none'}",
+                )
+
+    def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
+        return replace(
+            self,
+            kerb=self.kerb if kerb is None else kerb,
+            ahead_gap=self.ahead_gap if gap is None else gap,
+        )
 
     @property
     def gap(self) -> float | None:
@@ -63,8 +83,8 @@ class Kerbside:
         return Berth(
             frame=np.zeros(3),
             edge=KERB,
-            ahead=End(name="vehicle ahead", at=places["tail ahead"]),
-            behind=None if behind is None else End(name="vehicle behind", at=behind),
+            ahead=BerthEnd(name="vehicle ahead", at=places["tail ahead"]),
+            behind=None if behind is None else BerthEnd(name="vehicle behind", at=behind),
             along="ahead",
             gap=self.ahead_gap,
             kerb=self.kerb,

@@ -1,28 +1,33 @@
 """Laying out a kerb with parked vehicles, measuring it, and changing one measure at a time."""
 
 from dataclasses import replace
-from typing import Literal
 
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.goals import Kerbside
-from faircorner.ground.obstacle import Edge, Obstacle
+from faircorner.ground.kinds.kerbside.goal import Kerbside
+from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
 from faircorner.plane import Floats, box, to_site
-from faircorner.sides import Side
+from faircorner.sides import Side, sided, turned_back
 
-__all__ = ["KerbMeasure", "adjust_kerb", "kerb_measures", "lay_kerb", "with_behind"]
+__all__ = [
+    "adjust_kerb",
+    "kerb_measures",
+    "lay_kerb",
+    "left_to_pass",
+    "parked_names",
+    "with_behind",
+]
 
 AHEAD, BEHIND = "parked ahead", "parked behind"
-# Half the length of road that is drawn and driven on, m.
-_REACH = 30.0
-
-KerbMeasure = Literal[
+# Taken for the vehicle that stands beside the parked one when nobody says which: width and gap, m.
+_BESIDE = 1.8 + 0.9
+MEASURES = (
     "gap", "ahead_off_kerb", "ahead_length", "ahead_width", "ahead_askew",
     "behind_off_kerb", "behind_length", "behind_width", "behind_askew",
     "road_width", "goal_kerb", "goal_ahead",
-]  # fmt: skip
+)  # fmt: skip
 
 _LIMITS: dict[str, tuple[float, float]] = {
     "gap": (1.0, 40.0),
@@ -61,14 +66,6 @@ def lay_kerb(
     place = Ground(
         name=name,
         side="left",
-        edges=(
-            Edge(name="kerb", kind="kerb", points=np.array([(-_REACH, 0), (_REACH, 0)])),
-            Edge(
-                name="far kerb",
-                kind="far kerb",
-                points=np.array([(-_REACH, -road_width), (_REACH, -road_width)]),
-            ),
-        ),
         obstacles=tuple(obstacles),
         goal=Kerbside(
             ahead=AHEAD,
@@ -78,7 +75,7 @@ def lay_kerb(
         ),
         road_width=road_width,
     )
-    return place if side == "left" else place.mirrored()
+    return turned_back(side, place)
 
 
 def _goal_of(ground: Ground) -> Kerbside:
@@ -118,12 +115,11 @@ def _sizes(obstacle: Obstacle) -> tuple[float, float, float]:
     return float(length), float(width), float(-length * np.sin(lie))
 
 
-def kerb_measures(ground: Ground) -> dict[KerbMeasure, float]:
+def kerb_measures(place: Ground) -> dict[str, float]:
     """What a tape would say of the place, in metres; what is not there is left out."""
-    place = ground.kerb_on_left()
     goal = _goal_of(place)
     ahead, behind = _parked_at(place)
-    found: dict[KerbMeasure, float] = {
+    found: dict[str, float] = {
         "road_width": place.road_width,
         "goal_kerb": goal.kerb,
         "goal_ahead": goal.ahead_gap,
@@ -140,24 +136,16 @@ def kerb_measures(ground: Ground) -> dict[KerbMeasure, float]:
     return {name: round(float(value), 6) for name, value in found.items()}
 
 
-def adjust_kerb(ground: Ground, measure: KerbMeasure, metres: float) -> Ground:
+def adjust_kerb(place: Ground, measure: str, metres: float) -> Ground:
     """The same place with one measure changed, everything else left where it stands.
 
     The vehicle ahead keeps its tail, the one behind its nose, and both their distance from
     the kerb, whatever else about them changes. Raises InputError naming the measure.
     """
-    place = ground.kerb_on_left()
-    changed = _adjusted(place, measure, metres)
-    return changed if ground.side == "left" else changed.mirrored()
-
-
-def _adjusted(place: Ground, measure: KerbMeasure, metres: float) -> Ground:
+    if measure not in MEASURES:
+        raise InputError("measure", f"must be one of {', '.join(MEASURES)}")
     if measure == "road_width":
-        edges = tuple(
-            replace(e, points=e.points * [1, 0] - [0, metres]) if e.kind == "far kerb" else e
-            for e in place.edges
-        )
-        return replace(place, road_width=metres, edges=edges)
+        return replace(place, road_width=metres)
     if measure == "goal_kerb":
         return replace(place, goal=replace(_goal_of(place), kerb=metres))
     if measure == "goal_ahead":
@@ -198,17 +186,29 @@ def _reshape(place: Ground, parked: Obstacle, what: str, metres: float) -> Float
     return np.asarray(changed + [along, high[1] - most[1]])
 
 
-def with_behind(ground: Ground, gap: float | None) -> Ground:
+@sided
+def with_behind(place: Ground, gap: float | None) -> Ground:
     """The same place with a vehicle parked behind at a gap (m), or with none when gap is None.
 
     The one behind is a copy of the one ahead. Raises InputError for a gap outside its limits.
     """
-    place = ground.kerb_on_left()
     goal, (ahead, behind) = _goal_of(place), _parked_at(place)
     obstacles = tuple(o for o in place.obstacles if o is not behind)
     place = replace(place, obstacles=obstacles, goal=replace(goal, behind=None))
-    if gap is not None:
-        copy = replace(ahead, name=BEHIND)
-        place = replace(place, obstacles=(*obstacles, copy), goal=replace(goal, behind=BEHIND))
-        place = _adjusted(place, "gap", gap)
-    return place if ground.side == "left" else place.mirrored()
+    if gap is None:
+        return place
+    copy = replace(ahead, name=BEHIND)
+    place = replace(place, obstacles=(*obstacles, copy), goal=replace(goal, behind=BEHIND))
+    return adjust_kerb(place, "gap", gap)
+
+
+def parked_names(place: Ground) -> frozenset[str]:
+    """Names of the vehicles that the place is laid out by."""
+    goal = _goal_of(place)
+    return frozenset(name for name in (goal.ahead, goal.behind) if name is not None)
+
+
+def left_to_pass(place: Ground) -> float:
+    """m left for others beside a vehicle that stands ready next to the parked one."""
+    found = kerb_measures(place)
+    return found["road_width"] - found["ahead_off_kerb"] - found["ahead_width"] - _BESIDE

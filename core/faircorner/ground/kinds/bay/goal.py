@@ -1,14 +1,16 @@
 """A marked bay to park in."""
 
-from dataclasses import dataclass
-from typing import Literal, TypeAlias
+from dataclasses import dataclass, replace
+from typing import ClassVar, Literal, Self, TypeAlias
 
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground.berth import Berth, End
-from faircorner.ground.goals.sighted import Obstacles, Sighted
+from faircorner.ground.berth import Berth, BerthEnd
+from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import Kerbline, far_kerb
+from faircorner.ground.obstacle import Edge
+from faircorner.ground.sighted import Obstacles, Sighted
 from faircorner.plane import Floats
 
 __all__ = ["AISLE", "Bay", "Head", "Lines"]
@@ -20,24 +22,27 @@ Lines: TypeAlias = Literal["painted", "sensor"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Bay:
+class Bay(Goal):
     """A marked bay to park in.
 
     angle : rad from the way of travel to the way into the bay: pi/2 is square, less leans the
         way of travel, more leans against it
     width : m between its lines, square to them; depth : m from mouth to head along its middle
-    head : what ends it; gap : m wanted to the head (from the tyres where it is a wheel stop)
+    head : what ends it; head_gap : m wanted to the head (from the tyres where it is a wheel stop)
     nose : whether the vehicle stands nose in or nose out: a school of reversing parks nose out
     lines : painted ones may be crossed, those with sensors not be touched by a tyre
     guide : m from the line of the mouths to a line in the aisle that is driven along, or None
     Raises InputError for a bay that no car fits.
     """
 
+    kind: ClassVar[str] = "bay"
+    has_kerb: ClassVar[bool] = False
+    reach: ClassVar[float] = 30.0
     angle: float = np.pi / 2
     width: float = 2.5
     depth: float = 5.0
     head: Head = "line"
-    gap: float = 0.3
+    head_gap: float = 0.3
     nose: Literal["in", "out"] = "out"
     lines: Lines = "painted"
     guide: float | None = None
@@ -48,7 +53,7 @@ class Bay:
             ("angle_deg", degrees, 30.0, 150.0, "degrees"),
             ("bay_width", self.width, 1.8, 6.0, "m"),
             ("bay_depth", self.depth, 3.0, 25.0, "m"),
-            ("goal_head", self.gap, 0.05, 5.0, "m"),
+            ("goal_head", self.head_gap, 0.05, 5.0, "m"),
         ):
             if not low - 1e-9 <= value <= high + 1e-9:
                 raise InputError(
@@ -91,6 +96,31 @@ class Bay:
         )
         return marks + cars
 
+    @property
+    def gap(self) -> float | None:
+        return self.head_gap
+
+    def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
+        if kerb is not None:
+            raise InputError("kerb_m", "a bay is parked in along its middle; leave it out")
+        return self if gap is None else replace(self, head_gap=gap)
+
+    def ending(self, manoeuvre: str) -> Self:
+        return replace(self, nose="in" if manoeuvre == "bay forward" else "out")
+
+    def painted(self) -> tuple[Edge, ...]:
+        """The bay's own and its neighbours' lines, and a line in the aisle to drive along."""
+        into, half = self.inward * self.depth, self.half_mouth
+        found = [
+            Edge(name=f"line {i + 1}", kind="line",
+                 points=np.array([(x, 0.0), np.array([x, 0.0]) + into]))
+            for i, x in enumerate((-3 * half, -half, half, 3 * half))
+        ]  # fmt: skip
+        if self.guide is not None:
+            ends = np.array([(-self.reach, -self.guide), (self.reach, -self.guide)])
+            found.append(Edge(name="guide line", kind="line", points=ends))
+        return tuple(found)
+
     def kerblines(self, width: float) -> tuple[Kerbline, ...]:
         """The aisle's other side; a bay has no kerb of its own."""
         return (far_kerb(width, name=AISLE),)
@@ -103,8 +133,8 @@ class Bay:
         origin = left * self.width / 2
         # The mouth, y = 0 on the site, as a line across the frame.
         slope = -left[1] / facing[1]
-        mouth = End(name="mouth of the bay", at=slope * self.width / 2, slope=slope)
-        head = End(
+        mouth = BerthEnd(name="mouth of the bay", at=slope * self.width / 2, slope=slope)
+        head = BerthEnd(
             name=self.head if self.head != "line" else "head of the bay",
             at=self.depth if nose_in else -self.depth,
             of_tyres=self.head == "wheel stop",
@@ -115,6 +145,6 @@ class Bay:
             ahead=head if nose_in else mouth,
             behind=mouth if nose_in else head,
             along="ahead" if nose_in else "behind",
-            gap=self.gap,
+            gap=self.head_gap,
             width=self.width,
         )

@@ -1,0 +1,75 @@
+"""Where a manoeuvre ends, as the sums see it: what every kind of place says of itself.
+
+Everything here has the working side on the left. Site frame: docs/sums/berth.md.
+"""
+
+from typing import ClassVar, Self
+
+from faircorner.errors import InputError
+from faircorner.ground.berth import Berth
+from faircorner.ground.kerbline import Kerbline
+from faircorner.ground.obstacle import Edge
+from faircorner.ground.sighted import Obstacles, Sighted
+
+__all__ = ["Goal", "nobody_asks"]
+
+
+class Goal:
+    """What is wanted at the end, and what of the place it is told by; a frozen dataclass a kind.
+
+    kind : its name in documents
+    has_kerb : whether the vehicle ends beside a kerb that its tyres could meet
+    reach : m that what bounds it is drawn and driven on, each way
+    """
+
+    __slots__ = ()
+    kind: ClassVar[str]
+    has_kerb: ClassVar[bool] = True
+    reach: ClassVar[float] = 40.0
+
+    @property
+    def gap(self) -> float | None:
+        """m wanted along the berth; None where nobody asks."""
+        raise NotImplementedError
+
+    def check(self, obstacles: Obstacles) -> None:
+        """Raises InputError when it names what is not there."""
+
+    def landmarks(self, obstacles: Obstacles) -> dict[str, float]:
+        """Named places along the kerb or aisle, x in m."""
+        raise NotImplementedError
+
+    def flank(self, obstacles: Obstacles) -> float:
+        """y from which the gap at the start is measured, m: the kerb."""
+        return 0.0
+
+    def sighted(self, obstacles: Obstacles) -> tuple[Sighted, ...]:
+        """What a driver can line up on, besides what was put down."""
+        raise NotImplementedError
+
+    def kerblines(self, width: float) -> tuple[Kerbline, ...]:
+        """The edges of what is driven on; width : m of the road or aisle."""
+        raise NotImplementedError
+
+    def painted(self) -> tuple[Edge, ...]:
+        """What is painted on the ground and may be crossed."""
+        return ()
+
+    def berth(self, obstacles: Obstacles, width: float) -> Berth:
+        """Where to stand in the end."""
+        raise NotImplementedError
+
+    def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
+        """The same with another finish wanted: m from the kerb, m along the berth.
+
+        Raises InputError for what is not asked for at such a place.
+        """
+        raise NotImplementedError
+
+    def ending(self, manoeuvre: str) -> Self:
+        """The same as a manoeuvre ends there."""
+        return self
+
+
+def nobody_asks() -> InputError:
+    return InputError("ahead_m", "nobody asks where along the road it ends; leave it out")

@@ -1,0 +1,24 @@
+"""A free kerb to stop at, or to reverse along."""
+
+from faircorner.ground.kind import Kind, Room
+from faircorner.ground.kinds.roads import Road, lay_road
+from faircorner.ground.kinds.stretch.document import StretchModel
+from faircorner.ground.kinds.stretch.goal import Stretch
+
+__all__ = ["STRETCH", "Stretch", "StretchModel"]
+
+ROAD = Road({"goal_kerb": "kerb", "goal_short": "short", "goal_run": "run"})
+
+
+STRETCH = Kind(
+    goal=Stretch,
+    model=StretchModel,
+    where="along a free kerb",
+    lay=lambda name: lay_road(name, Stretch()),
+    measures=ROAD.measures,
+    adjust=ROAD.adjust,
+    landmarks=("mark", "stop"),
+    things=("post",),
+    rooms=lambda _place: (Room(what="start gap", measure=None, only_more=False),),
+    sizes=lambda _place, _vehicle: (),
+)
