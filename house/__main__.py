@@ -1,10 +1,8 @@
 """`./fair-corner COMMAND`: the list of commands, and nothing else."""
 
 import sys
+from importlib import import_module
 
-from faircorner import cli
-
-from house import bench, checks, demo, formats
 from house.shell import Trouble, say
 
 USE = """use: ./fair-corner COMMAND
@@ -18,19 +16,22 @@ USE = """use: ./fair-corner COMMAND
 
 
 def main(arguments: list[str]) -> int:
+    # Only what is asked for is loaded: the computation from the shell should answer at once.
     commands = {
-        "demo": demo.run_demo,
-        "serve": demo.run_serve,
-        "test": checks.run,
-        "bench": bench.run,
-        "core": cli.main,
-        "formats": formats.write,
+        "demo": ("house.demo", "run_demo"),
+        "serve": ("house.demo", "run_serve"),
+        "test": ("house.checks", "run"),
+        "bench": ("house.bench", "run"),
+        "core": ("faircorner.cli", "main"),
+        "formats": ("house.formats", "write"),
     }
     if not arguments or arguments[0] not in commands:
         print(USE, file=sys.stderr)
         return 2
+    module, function = commands[arguments[0]]
     try:
-        return commands[arguments[0]](arguments[1:])
+        status: int = getattr(import_module(module), function)(arguments[1:])
+        return status
     except Trouble as trouble:
         say(str(trouble))
         return 1

@@ -7,7 +7,7 @@ import time
 from pathlib import Path
 
 import numpy as np
-from faircorner.cues import make_plan
+from faircorner.cues import Scene, make_plan
 from faircorner.documents.library import house_standard, methods
 from faircorner.ground import lay_kerb
 from faircorner.motion import Leg, advance, clearance, joined
@@ -29,7 +29,12 @@ def attempts_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, f
     """
     ground = lay_kerb("bench", goal_ahead=2.0)
     method = methods()["Straight-run reverse park"].build()
-    plan = make_plan(vehicle, seat, ground, method, house_standard().build().bands())
+    plan = make_plan(
+        Scene(
+            vehicle=vehicle, seat=seat, ground=ground, method=method,
+            standard=house_standard().build(),
+        )
+    )  # fmt: skip
     rng = np.random.default_rng(7)
     metres = np.array([leg.metres[0] for leg in plan.legs])
     rolled = np.maximum(metres + rng.normal(0, 0.15, (_ATTEMPTS, len(metres))), 0.02)

@@ -47,16 +47,16 @@ def _lanes() -> tuple[list[Step], list[Step]]:
     def tool(*command: str) -> Callable[[], None]:
         return lambda: shell_run([python, "-m", *command])
 
-    ours = [
+    ours: list[Step] = [
         ("ruff lint", tool("ruff", "check", ".")),
         ("ruff format", tool("ruff", "format", "--check", ".")),
-        ("mypy on the core", tool("mypy")),
+        ("mypy", tool("mypy")),
         ("import contract", lambda: shell_run([ROOT / ".venv" / "bin" / "lint-imports"])),
         ("tests as told", tests_told.check),
         ("published formats", _formats_are_current),
         ("published example", tool("faircorner.cli", "plan", str(formats.EXAMPLE))),
     ]
-    theirs = [
+    theirs: list[Step] = [
         ("front end's packages", web.install),
         ("generated client", _client_is_current),
         ("Biome", lambda: _npm("lint")),

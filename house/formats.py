@@ -26,8 +26,9 @@ def expected() -> dict[Path, str]:
 
     django.setup()
     from faircorner.cues import MANOEUVRES  # noqa: PLC0415
-    from faircorner.documents import FORMATS, json_schema  # noqa: PLC0415
-    from faircorner.documents.requests import DriveRequest, PlanRequest  # noqa: PLC0415
+    from faircorner.documents.driving import DriveRequest  # noqa: PLC0415
+    from faircorner.documents.reading import FORMATS, json_schema  # noqa: PLC0415
+    from faircorner.documents.requests import PlanRequest  # noqa: PLC0415
 
     from server.api import api  # noqa: PLC0415
 

@@ -55,8 +55,8 @@ def _make(folder: Path) -> None:
         shutil.chown(folder, "postgres", "postgres")
         shutil.chown(password, "postgres", "postgres")
     try:
-        settings = ["-E", "UTF8", "--locale=C.UTF-8", "--auth=scram-sha-256"]
-        where = ["-D", folder, "-U", _USER, f"--pwfile={password}"]
+        settings: list[str | Path] = ["-E", "UTF8", "--locale=C.UTF-8", "--auth=scram-sha-256"]
+        where: list[str | Path] = ["-D", folder, "-U", _USER, f"--pwfile={password}"]
         run([*_as_owner(), _binaries() / "initdb", *settings, *where], cwd=folder)
     finally:
         password.unlink()
@@ -98,12 +98,12 @@ def database(*, fresh: bool = False) -> Iterator[str]:
         yield url
         return
     folder = _folder()
-    control = [*_as_owner(), _binaries() / "pg_ctl", "-D", folder]
+    control: list[str | Path] = [*_as_owner(), _binaries() / "pg_ctl", "-D", folder]
     if folder.exists():
         _clear_stale_pid(folder)
     port = _running_port(folder)
     started = port is None
-    if started:
+    if port is None:
         if fresh and folder.exists():
             say("clearing the demo's database")
             shutil.rmtree(folder)

@@ -2,18 +2,19 @@
 
 from ninja import NinjaAPI
 
-from server.access import SignedIn
 from server.aids.api import router as aids
+from server.docket.api import router as docket
 from server.documents.api import router as documents
 from server.errors import register
 from server.lessons.api import router as lessons
 from server.planning.api import router as planning
 from server.progress.api import router as progress
+from server.schools.access import SignedIn
 from server.schools.api import router as schools
 
 __all__ = ["api"]
 
 api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
-for router in (schools, documents, planning, aids, lessons, progress):
+for router in (schools, documents, docket, planning, aids, lessons, progress):
     api.add_router("", router)

@@ -2,16 +2,11 @@
 
 import json
 import sys
+from importlib import import_module
 from pathlib import Path
 from typing import Any
 
-from faircorner.cues import Scene, goal_of, make_plan, make_remedy
-from faircorner.documents.answers import plan_document, remedy_document
-from faircorner.documents.driving import drive_document
-from faircorner.documents.library import house_standard, methods
-from faircorner.documents.requests import DriveRequest, PlanRequest, method_named, read_options
 from faircorner.errors import InputError
-from faircorner.model import inside
 
 __all__ = ["main"]
 
@@ -41,38 +36,8 @@ def _refuse(constant: str) -> float:
     raise ValueError(f"{constant} is not a number")
 
 
-def _drive(document: Any) -> dict[str, Any]:
-    return drive_document(DriveRequest.read(document))
-
-
-def _plan(document: Any) -> dict[str, Any]:
-    request = PlanRequest.read(document)
-    with inside("vehicle"):
-        vehicle = request.vehicle.build()
-    with inside("seat"):
-        seat = request.seat.build()
-    with inside("ground"):
-        ground = request.ground.build()
-    with inside("method"):
-        method = method_named(request, methods()).build()
-    with inside("standard"):
-        standard = (request.standard or house_standard(goal_of(method.manoeuvre))).build()
-    options = read_options(request.options, method)
-    scene = Scene(
-        vehicle=vehicle, seat=seat, ground=ground, method=method, standard=standard, options=options
-    )
-    plan = make_plan(scene)
-    remedy = None
-    if not plan.feasible:
-        remedy = make_remedy(scene)
-    return {
-        **plan_document(plan, method),
-        "remedy": remedy_document(remedy),
-        "judged_by": f"{standard.name}, {standard.authority}, {standard.dated}",
-    }
-
-
-_COMMANDS = {"drive": _drive, "plan": _plan}
+# One module of `faircorner.commands` each: only the one that is asked for is loaded.
+_COMMANDS = ("drive", "plan")
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -85,7 +50,8 @@ def main(arguments: list[str] | None = None) -> int:
         )
         return 2
     try:
-        answer = _COMMANDS[given[0]](_read(given[1]))
+        command = import_module(f"faircorner.commands.{given[0]}")
+        answer = command.answer(_read(given[1]))
     except InputError as error:
         print(" ".join(str(error).split()), file=sys.stderr)
         return 2

@@ -4,7 +4,9 @@ A search drives thousands of small batches, for which NumPy's cost is the number
 not the sums. What is compiled here is plain Python over arrays and says the same without it.
 """
 
+import warnings
 from collections.abc import Callable
+from functools import cache
 from typing import ParamSpec, TypeVar
 
 import numpy as np
@@ -22,8 +24,23 @@ def compiled(loop: Callable[P, R]) -> Callable[P, R]:
 
     Dividing by zero gives infinity or NaN, as in NumPy. Other threads run meanwhile.
     """
-    machine_code: Callable[P, R] = njit(cache=True, nogil=True, error_model="numpy")(loop)
+    machine_code: Callable[P, R]
+    try:
+        machine_code = njit(cache=True, nogil=True, error_model="numpy")(loop)
+    except RuntimeError:
+        _say_once()
+        machine_code = njit(nogil=True, error_model="numpy")(loop)
     return machine_code
+
+
+@cache
+def _say_once() -> None:
+    """There is no folder to keep compiled loops in: each start waits for them, and says why."""
+    warnings.warn(
+        "the core's loops are compiled anew at every start, which takes some seconds: there is "
+        "no folder to keep them in; name one that can be written in NUMBA_CACHE_DIR",
+        stacklevel=2,
+    )
 
 
 def whole(values: ArrayLike) -> NDArray[np.float64]:

@@ -4,14 +4,12 @@ from math import isnan
 from typing import Any
 
 from faircorner.cues import RADII, shuffle, wheel_round
-from faircorner.documents import read_document
-from faircorner.documents.answers import hill_document, shuffle_document
-from faircorner.documents.driving import backing_document
-from faircorner.documents.requests import BackingRequest
+from faircorner.documents.aids import hill_document, shuffle_document
+from faircorner.documents.driving import BackingRequest, backing_document
+from faircorner.documents.reading import read_document
 from faircorner.vehicle import Vehicle
 from ninja import Router
 
-from server.access import Caller
 from server.aids.schemas import (
     BackingIn,
     BackingOut,
@@ -23,6 +21,7 @@ from server.aids.schemas import (
     ShuffleOut,
 )
 from server.documents.models import Kind, Revision
+from server.schools.access import Caller
 
 router = Router(tags=["aids"])
 
@@ -31,7 +30,7 @@ HANDS = 2.0
 
 
 @router.post("/shuffle", response=list[ShuffleOut], operation_id="shuffle_ways")
-def shuffle_ways(request: Caller, body: ShuffleIn):
+def shuffle_ways(request: Caller, body: ShuffleIn) -> object:
     """Ways to move sideways along a kerb, from the smallest angle to the largest."""
     found = shuffle(
         _vehicle(request, body.vehicle), body.sideways_m,
@@ -41,7 +40,7 @@ def shuffle_ways(request: Caller, body: ShuffleIn):
 
 
 @router.post("/corner-wheel", response=list[CornerWheelOut], operation_id="corner_wheel")
-def corner_wheel(request: Caller, body: CornerWheelIn):
+def corner_wheel(request: Caller, body: CornerWheelIn) -> object:
     """How much wheel holds the distance round corners of several radii."""
     vehicle = _vehicle(request, body.vehicle)
     found = ((radius, wheel_round(vehicle, radius, body.kerb_m)) for radius in RADII)
@@ -49,7 +48,7 @@ def corner_wheel(request: Caller, body: CornerWheelIn):
 
 
 @router.post("/backing", response=BackingOut, operation_id="backing_drive")
-def backing_drive(request: Caller, body: BackingIn):
+def backing_drive(request: Caller, body: BackingIn) -> object:
     """Back a trailer: where both units go, and how its errors grow."""
     legs = [{**leg.model_dump(), "turns_per_metre": HANDS} for leg in body.legs]
     return backing_document(
@@ -65,7 +64,8 @@ def _vehicle_body(request: Caller, revision: int) -> dict[str, Any]:
     found = Revision.objects.get(
         pk=revision, document__school=request.school, document__kind=Kind.VEHICLE
     )
-    return found.body
+    body: dict[str, Any] = found.body
+    return body
 
 
 def _vehicle(request: Caller, revision: int) -> Vehicle:
@@ -73,7 +73,7 @@ def _vehicle(request: Caller, revision: int) -> Vehicle:
 
 
 @router.post("/hill", response=HillOut, operation_id="hill_roll")
-def hill_roll(request: Caller, body: HillIn):
+def hill_roll(request: Caller, body: HillIn) -> object:
     """How to leave the wheels on a hill, by letting the vehicle roll each way."""
     return hill_document(
         _vehicle(request, body.vehicle),

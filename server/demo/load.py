@@ -29,6 +29,7 @@ from faircorner.documents.samples import (
 from faircorner.ground import (
     Ground,
 )
+from faircorner.plane import frozen
 from faircorner.shift import SimulatedLearner
 
 from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
@@ -138,7 +139,7 @@ class _Loader:
         revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
                      "standard": self._judged_by(method, learner.test)}  # fmt: skip
         sheet = make_sheet(self.school, learner_id=person.pk, revisions=revisions, options={})
-        hands = SimulatedLearner(bias=learner.bias, scatter=learner.scatter)
+        hands = SimulatedLearner(bias=frozen(learner.bias), scatter=frozen(learner.scatter))
         teacher = self.instructors[1 + index % max(1, len(self.instructors) - 1)] if len(
             self.instructors
         ) > 1 else lead  # fmt: skip

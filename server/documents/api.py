@@ -1,7 +1,7 @@
 from math import radians
 
-from faircorner.documents import read_document
 from faircorner.documents.ground import ground_document, suitability_document, thing_document
+from faircorner.documents.reading import read_document
 from faircorner.ground import (
     KINDS,
     Ground,
@@ -18,7 +18,6 @@ from faircorner.ground import (
 from faircorner.sides import turned_back
 from ninja import Router, Status
 
-from server.access import Caller, may
 from server.documents.models import Revision
 from server.documents.schemas import (
     AddBehindIn,
@@ -37,6 +36,7 @@ from server.documents.schemas import (
     WithoutIn,
 )
 from server.documents.services import create_document, latest_revisions, revise_document
+from server.schools.access import Caller, may
 from server.schools.models import Role
 
 router = Router(tags=["documents"])
@@ -62,13 +62,13 @@ def _ground(ground: Ground) -> dict[str, object]:
 
 
 @router.get("/documents", response=list[DocumentOut], operation_id="documents_list")
-def documents_list(request: Caller, kind: KindName | None = None):
+def documents_list(request: Caller, kind: KindName | None = None) -> object:
     return [_document(r) for r in latest_revisions(request.school, kind)]
 
 
 @router.post("/documents", response={201: RevisionOut}, operation_id="document_create")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def document_create(request: Caller, body: CreateIn):
+def document_create(request: Caller, body: CreateIn) -> object:
     return Status(201, create_document(request.school, author=request.member, **body.model_dump()))
 
 
@@ -77,7 +77,7 @@ def document_create(request: Caller, body: CreateIn):
     response=list[RevisionOut],
     operation_id="document_revisions",
 )
-def document_revisions(request: Caller, document_id: int):
+def document_revisions(request: Caller, document_id: int) -> object:
     revisions = Revision.objects.filter(document__school=request.school, document=document_id)
     if not revisions.exists():
         raise Revision.DoesNotExist
@@ -90,30 +90,30 @@ def document_revisions(request: Caller, document_id: int):
     operation_id="document_revise",
 )
 @may(Role.LEAD, Role.INSTRUCTOR)
-def document_revise(request: Caller, document_id: int, body: ReviseIn):
+def document_revise(request: Caller, document_id: int, body: ReviseIn) -> object:
     made = revise_document(request.school, document_id, author=request.member, **body.model_dump())
     return Status(201, made)
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")
-def ground_measure(request: Caller, body: GroundIn):
+def ground_measure(request: Caller, body: GroundIn) -> object:
     return _ground(read_document("ground", body.body).build())
 
 
 @router.post("/grounds/adjust", response=GroundOut, operation_id="ground_adjust")
-def ground_adjust(request: Caller, body: AdjustIn):
+def ground_adjust(request: Caller, body: AdjustIn) -> object:
     ground = read_document("ground", body.body).build()
     return _ground(adjust(ground, body.measure, body.metres))
 
 
 @router.post("/grounds/behind", response=GroundOut, operation_id="ground_behind")
-def ground_behind(request: Caller, body: AddBehindIn):
+def ground_behind(request: Caller, body: AddBehindIn) -> object:
     """Park a vehicle behind at a gap, or take it away."""
     return _ground(with_behind(read_document("ground", body.body).build(), body.gap_m))
 
 
 @router.post("/grounds/bay", response=GroundOut, operation_id="ground_bay")
-def ground_bay(request: Caller, body: BayIn):
+def ground_bay(request: Caller, body: BayIn) -> object:
     """Turn the bay, end it otherwise, mark it otherwise, or park in the bays beside it."""
     ground = read_document("ground", body.body).build()
     angle = None if body.angle_deg is None else radians(body.angle_deg)
@@ -126,14 +126,14 @@ def ground_bay(request: Caller, body: BayIn):
 
 
 @router.post("/grounds/road", response=GroundOut, operation_id="ground_road")
-def ground_road(request: Caller, body: RoadIn):
+def ground_road(request: Caller, body: RoadIn) -> object:
     """Let the body of what turns round reach over the kerbs, or not."""
     ground = read_document("ground", body.body).build()
     return _ground(change_road(ground, overhang=body.overhang))
 
 
 @router.post("/grounds/thing", response=GroundOut, operation_id="ground_thing")
-def ground_thing(request: Caller, body: ThingIn):
+def ground_thing(request: Caller, body: ThingIn) -> object:
     """Put a cone, a wall, a vehicle… down, or move the one that is named."""
     ground = read_document("ground", body.body).build()
     turned = radians(body.turned_deg)
@@ -143,18 +143,18 @@ def ground_thing(request: Caller, body: ThingIn):
 
 
 @router.post("/grounds/without", response=GroundOut, operation_id="ground_without")
-def ground_without(request: Caller, body: WithoutIn):
+def ground_without(request: Caller, body: WithoutIn) -> object:
     """Take away what was put down."""
     return _ground(take_away(read_document("ground", body.body).build(), body.name))
 
 
 @router.post("/grounds/new", response=GroundOut, operation_id="ground_new")
-def ground_new(request: Caller, body: NewGroundIn):
+def ground_new(request: Caller, body: NewGroundIn) -> object:
     """A place to begin from; it is kept when it is sent to /documents."""
     return _ground(turned_back(body.side, KINDS[body.kind].lay(body.name)))
 
 
 @router.post("/grounds/side", response=GroundOut, operation_id="ground_side")
-def ground_side(request: Caller, body: GroundIn):
+def ground_side(request: Caller, body: GroundIn) -> object:
     """The same place with the kerb, or the bay, on the other side."""
     return _ground(read_document("ground", body.body).build().mirrored())

@@ -2,7 +2,7 @@
 
 from django.db import models
 
-from server.access import SchoolQuerySet
+from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
 __all__ = ["Document", "Kind", "Revision"]
@@ -62,4 +62,4 @@ class Revision(models.Model):
 
     @property
     def name(self) -> str:
-        return self.body["name"]
+        return str(self.body["name"])

@@ -3,7 +3,7 @@
 from typing import Any
 
 from django.db import transaction
-from faircorner.documents import read_document
+from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 
 from server.documents.models import Document, Kind, Revision

@@ -1,9 +1,8 @@
 from uuid import UUID
 
-from django.db.models import Count, F, Q
+from django.db.models import Count, F, Q, QuerySet
 from ninja import Router, Status
 
-from server.access import Caller, may
 from server.lessons.models import Attempt, Lesson
 from server.lessons.schemas import (
     AttemptIn,
@@ -24,6 +23,7 @@ from server.lessons.services import (
     tape_result,
 )
 from server.planning.models import CueSheet
+from server.schools.access import Caller, may
 from server.schools.models import Role
 
 router = Router(tags=["lessons"])
@@ -34,7 +34,7 @@ def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
     return Attempt.objects.for_school(request.school).select_related(*related).get(pk=attempt_id)
 
 
-def _lessons(request: Caller):
+def _lessons(request: Caller) -> QuerySet[Lesson]:
     same_day = Q(
         learner__cue_sheets__attempts__started__date=F("starts__date"),
         learner__cue_sheets__attempts__void=False,
@@ -46,20 +46,20 @@ def _lessons(request: Caller):
 
 
 @router.get("/lessons", response=list[LessonOut], operation_id="lessons_list")
-def lessons_list(request: Caller):
+def lessons_list(request: Caller) -> object:
     """The diary; attempts counts what the learner drove on the same day."""
     return _lessons(request)
 
 
 @router.post("/lessons", response={201: LessonOut}, operation_id="lesson_add")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def lesson_add(request: Caller, body: LessonIn):
+def lesson_add(request: Caller, body: LessonIn) -> object:
     lesson = add_lesson(request.school, request.member, **body.model_dump())
     return Status(201, _lessons(request).get(pk=lesson.pk))
 
 
 @router.get("/attempts", response=list[AttemptOut], operation_id="attempts_list")
-def attempts_list(request: Caller, sheet: int):
+def attempts_list(request: Caller, sheet: int) -> object:
     """All attempts on one cue sheet, oldest first."""
     CueSheet.objects.for_caller(request).get(pk=sheet)
     mine = Attempt.objects.for_caller(request, "cue_sheet__learner")
@@ -68,7 +68,7 @@ def attempts_list(request: Caller, sheet: int):
 
 @router.post("/attempts", response={201: AttemptOut}, operation_id="attempt_keep")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def attempt_keep(request: Caller, body: AttemptIn):
+def attempt_keep(request: Caller, body: AttemptIn) -> object:
     attempt = keep_attempt(
         request.school,
         request.member,
@@ -82,7 +82,7 @@ def attempt_keep(request: Caller, body: AttemptIn):
 
 @router.post("/attempts/{attempt_id}/preview", response=TapeOut, operation_id="tape_preview")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO):
+def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     """What the readings come to, without keeping them."""
     attempt = _attempt(request, attempt_id)
     return tape_result(attempt.cue_sheet, attempt.notes, body.model_dump())
@@ -90,7 +90,7 @@ def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO):
 
 @router.post("/attempts/{attempt_id}/mend", response=MendOut | None, operation_id="tape_mend")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO):
+def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     """How to put right where the readings say it stands; null when it is better begun again."""
     attempt = _attempt(request, attempt_id)
     return mend_result(attempt.cue_sheet, attempt.notes, body.model_dump())
@@ -98,11 +98,11 @@ def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO):
 
 @router.put("/attempts/{attempt_id}/readings", response=AttemptOut, operation_id="attempt_tape")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def attempt_tape(request: Caller, attempt_id: UUID, body: ReadingsIO):
+def attempt_tape(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     return tape_attempt(_attempt(request, attempt_id), body.model_dump())
 
 
 @router.put("/attempts/{attempt_id}/void", response=AttemptOut, operation_id="attempt_void")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def attempt_void(request: Caller, attempt_id: UUID, body: VoidIn):
+def attempt_void(request: Caller, attempt_id: UUID, body: VoidIn) -> object:
     return set_void(_attempt(request, attempt_id), void=body.void)

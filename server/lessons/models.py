@@ -2,8 +2,8 @@
 
 from django.db import models
 
-from server.access import SchoolQuerySet
 from server.planning.models import CueSheet
+from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
 __all__ = ["Attempt", "Lesson"]

@@ -1,5 +1,5 @@
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 from uuid import UUID
 
 from ninja import Schema
@@ -23,12 +23,12 @@ class LessonOut(Schema):
     attempts: int
 
     @staticmethod
-    def resolve_learner(obj) -> str:
-        return obj.learner.name
+    def resolve_learner(obj: Any) -> str:
+        return str(obj.learner.name)
 
     @staticmethod
-    def resolve_instructor(obj) -> str:
-        return obj.instructor.name
+    def resolve_instructor(obj: Any) -> str:
+        return str(obj.instructor.name)
 
 
 class LessonIn(Schema):
@@ -121,8 +121,8 @@ class AttemptOut(Schema):
     void: bool
 
     @staticmethod
-    def resolve_instructor(obj) -> str:
-        return obj.instructor.name
+    def resolve_instructor(obj: Any) -> str:
+        return str(obj.instructor.name)
 
 
 class VoidIn(Schema):

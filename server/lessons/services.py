@@ -8,8 +8,9 @@ from uuid import UUID
 
 from django.db import transaction
 from faircorner.cues import Scene, mend
-from faircorner.documents import verdict_document
-from faircorner.documents.answers import finish_document, mend_document
+from faircorner.documents.finishes import finish_document
+from faircorner.documents.plans import mend_document
+from faircorner.documents.verdicts import verdict_document
 from faircorner.errors import InputError
 from faircorner.standards import Noted, counted
 from faircorner.tape import Readings, TapedPose, judge, locate
@@ -87,8 +88,8 @@ def _scene(sheet: CueSheet) -> Scene:
 
 
 def _located(scene: Scene, readings: dict[str, float | None]) -> TapedPose:
-    taped = Readings(**{name.removesuffix("_m"): value for name, value in readings.items()})
-    return locate(scene, taped)
+    taped: dict[str, Any] = {name.removesuffix("_m"): m for name, m in readings.items()}
+    return locate(scene, Readings(**taped))
 
 
 def mend_result(

@@ -2,14 +2,19 @@
 
 from django.db import models
 
-from server.access import SchoolQuerySet
 from server.documents.models import Revision
+from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
-__all__ = ["CueSheet"]
+__all__ = ["SHEET", "CueSheet"]
+
+# Fetched one by one, by key: joined in one query, a dozen tables, the database has been seen to
+# work for minutes on a plan made before it had counted its rows.
+SHEET = ("learner", "vehicle__document", "seat__document", "ground__document",
+         "method__document", "standard__document")  # fmt: skip
 
 
-def _revision(name: str) -> models.ForeignKey:
+def _revision(name: str) -> "models.ForeignKey[Revision]":
     return models.ForeignKey(Revision, on_delete=models.PROTECT, related_name=f"{name}_sheets")
 
 

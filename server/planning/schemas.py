@@ -1,12 +1,11 @@
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
 from faircorner.cues import Cure
 from ninja import Schema
-from pydantic import ConfigDict, Field
+from pydantic import ConfigDict
 
 from server.documents.schemas import RevisionOut
-from server.schools.schemas import PersonOut
 
 
 class OptionsIO(Schema):
@@ -268,23 +267,3 @@ class SheetOut(Schema):
     ground: RevisionOut
     method: RevisionOut
     standard: RevisionOut
-
-
-class DocketOut(Schema):
-    """The context of all six stations, resolved; sheet_id is the newest sheet for it, if any."""
-
-    learner: PersonOut
-    vehicle: RevisionOut
-    seat: RevisionOut
-    ground: RevisionOut
-    method: RevisionOut
-    standard: RevisionOut
-    sheet_id: int | None
-    sheet_options: OptionsIO | None
-    attempts: int
-    taped: int
-    shifted: bool
-
-
-DocketId = Annotated[int | None, Field(description="document or person; absent for the first")]
-Body = dict[str, Any]

@@ -18,15 +18,17 @@ from faircorner.cues import (
     play,
     rescue,
 )
-from faircorner.documents import plan_document, read_document, read_options, remedy_document
-from faircorner.documents.answers import (
+from faircorner.documents.plans import (
     PLAN_FORMAT,
     least_size_document,
     leaving_document,
+    plan_document,
     played_document,
+    remedy_document,
     rescue_document,
 )
-from faircorner.documents.requests import OptionsModel
+from faircorner.documents.reading import read_document
+from faircorner.documents.requests import OptionsModel, read_options
 from faircorner.errors import InputError
 
 from server.documents.models import Kind, Revision
@@ -94,7 +96,7 @@ def compute_plan(
 ) -> dict[str, Any]:
     """The cue sheet of a docket as a document; asked again it comes from the cache."""
     key = _key("plan", revisions, {**options, "method_body": method_body})
-    found = cache.get(key)
+    found: dict[str, Any] | None = cache.get(key)
     if found is None:
         scene = scene_of(revisions, options, method_body)
         found = plan_document(make_plan(scene), scene.method)
@@ -114,7 +116,7 @@ def compute_least_sizes(
 ) -> list[dict[str, Any]]:
     """How tight a place the method can use; asked again it comes from the cache."""
     key = _key("least sizes", revisions, options)
-    found = cache.get(key)
+    found: list[dict[str, Any]] | None = cache.get(key)
     if found is None:
         scene = scene_of(revisions, options)
         found = [least_size_document(size, scene.method) for size in make_least_sizes(scene)]
@@ -164,7 +166,7 @@ def compute_leaving(
 ) -> list[dict[str, Any]]:
     """The ways out of where the plan ends; asked again they come from the cache."""
     key = _key("leaving", revisions, options)
-    found = cache.get(key)
+    found: list[dict[str, Any]] | None = cache.get(key)
     if found is None:
         pose = final_pose(compute_plan(revisions, options))
         scene = replace(scene_of(revisions, options), standing=pose)

@@ -6,7 +6,7 @@ from typing import Any, Literal
 import numpy as np
 from django.db import transaction
 from faircorner.cues import suited
-from faircorner.documents import read_document
+from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 from faircorner.shift import advise, describe
 from faircorner.shift.finishes import LEVEL, MEASURED, least_count
@@ -49,10 +49,9 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     """Everything the Shift station shows of one sheet's attempts."""
     sheet = current(sheet)
     along = _along(sheet)
-    taped = [a for a in attempts if a.tape is not None]
-    table = np.array([_measured(a.tape["finish"], along) for a in taped if not a.void]).reshape(
-        -1, 3
-    )
+    taped = [(a, a.tape) for a in attempts if a.tape is not None]
+    finishes = [_measured(tape["finish"], along) for a, tape in taped if not a.void]
+    table = np.array(finishes).reshape(-1, 3)
     # The gap along counts only when every attempt of the set has it: half a set misleads.
     width = 3 if len(table) and not np.isnan(table[:, 2]).any() else 2
     moved = sheet.shifts_to.order_by("-taken").first()
@@ -62,8 +61,8 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
         "shifts_m": sheet.options.get("shifts_m", {}),
         "moved_call": moved and moved.call,
         "moved_by_m": moved and moved.by_m,
-        "marks": [_mark(a) for a in taped],
-        "met": sum(a.tape["verdict"]["outcome"].startswith("met") for a in taped if not a.void),
+        "marks": [_mark(a, tape) for a, tape in taped],
+        "met": sum(tape["verdict"]["outcome"].startswith("met") for a, tape in taped if not a.void),
         "counted": len(table),
         "measures": [],
         "advice": None,
@@ -73,14 +72,14 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     return found
 
 
-def _mark(attempt: Attempt) -> dict[str, Any]:
+def _mark(attempt: Attempt, tape: dict[str, Any]) -> dict[str, Any]:
     return {
         "attempt": attempt.pk,
         "started": attempt.started,
-        "pose": attempt.tape["pose"],
-        "along_known": attempt.tape["along_known"],
-        "finish": attempt.tape["finish"],
-        "outcome": attempt.tape["verdict"]["outcome"],
+        "pose": tape["pose"],
+        "along_known": tape["along_known"],
+        "finish": tape["finish"],
+        "outcome": tape["verdict"]["outcome"],
         "counted": not attempt.void,
     }
 

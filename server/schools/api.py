@@ -5,8 +5,8 @@ from ninja import Router, Status
 from ninja.errors import HttpError
 from ninja.utils import check_csrf
 
-from server.access import Caller, may
 from server.errors import Problem
+from server.schools.access import Caller, may
 from server.schools.models import Member, Role
 from server.schools.schemas import PersonIn, PersonOut, SessionOut, SignIn
 from server.schools.services import add_learner
@@ -22,7 +22,7 @@ def _session(request: HttpRequest) -> dict[str, object]:
 
 
 @router.get("/session", auth=None, response=SessionOut, operation_id="session_read")
-def session_read(request: HttpRequest):
+def session_read(request: HttpRequest) -> object:
     return _session(request)
 
 
@@ -32,7 +32,7 @@ def session_read(request: HttpRequest):
     response={200: SessionOut, 401: Problem, 429: Problem},
     operation_id="session_open",
 )
-def session_open(request: HttpRequest, body: SignIn):
+def session_open(request: HttpRequest, body: SignIn) -> object:
     if check_csrf(request):
         raise HttpError(403, "the page is too old to sign in from; reload it")
     user = authenticate(request, username=body.username, password=body.password)
@@ -47,13 +47,13 @@ def session_open(request: HttpRequest, body: SignIn):
 
 
 @router.delete("/session", response={204: None}, operation_id="session_close")
-def session_close(request: Caller):
+def session_close(request: Caller) -> object:
     logout(request)
     return Status(204, None)
 
 
 @router.get("/people", response=list[PersonOut], operation_id="people_list")
-def people_list(request: Caller):
+def people_list(request: Caller) -> object:
     people = Member.objects.filter(school=request.school)
     if request.member.role == Role.LEARNER:
         people = people.filter(pk=request.member.pk)
@@ -62,7 +62,7 @@ def people_list(request: Caller):
 
 @router.post("/people", response={201: PersonOut}, operation_id="learner_add")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def learner_add(request: Caller, body: PersonIn):
+def learner_add(request: Caller, body: PersonIn) -> object:
     if not body.name.strip():
         raise InputError("name", "must not be empty; write the learner's name")
     return Status(201, add_learner(request.school, name=body.name, note=body.note))

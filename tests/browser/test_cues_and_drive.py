@@ -4,6 +4,7 @@ import json
 import re
 
 import pytest
+from faircorner.documents.driving import DriveRequest, drive_document
 from playwright.sync_api import expect
 
 from server.lessons.models import Attempt
@@ -109,9 +110,6 @@ def test_the_exported_sheet_drives_again_in_the_core(page, tmp_path):
     path = tmp_path / "sheet.json"
     download.value.save_as(path)
     sheet = json.loads(path.read_text("utf-8"))
-    from faircorner.documents.driving import drive_document  # noqa: PLC0415
-    from faircorner.documents.requests import DriveRequest  # noqa: PLC0415
-
     driven = drive_document(
         DriveRequest.read(
             {

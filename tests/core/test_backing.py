@@ -3,8 +3,7 @@
 import numpy as np
 import pytest
 from faircorner.cues import make_plan
-from faircorner.documents.driving import backing_document
-from faircorner.documents.requests import BackingRequest
+from faircorner.documents.driving import BackingRequest, backing_document
 from faircorner.documents.samples import (
     LINNET,
     LINNET_AND_CARAVAN,

@@ -3,9 +3,9 @@
 import numpy as np
 import pytest
 from faircorner.cues import make_plan, mend, rehearse, suited
-from faircorner.documents import plan_document
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
+from faircorner.documents.plans import plan_document
 from faircorner.errors import InputError
 from faircorner.ground import Bay, adjust, change_bay, lay_bay, measures
 from faircorner.motion import clearance

@@ -1,12 +1,14 @@
 """The computation from the shell, as somebody else's program would call it."""
 
 import json
+import shutil
 import subprocess
 import sys
 from pathlib import Path
 
 import pytest
 
+CORE = Path(__file__).parents[2] / "core" / "faircorner"
 EXAMPLE = Path(__file__).parents[2] / "docs" / "formats" / "plan.example.json"
 
 
@@ -49,3 +51,26 @@ def test_what_is_no_document_is_refused(text):
     status, _, said = core("drive", text)
     assert status == 2
     assert said.count("\n") == 1
+
+
+def test_without_a_folder_to_keep_compiled_loops_in_it_says_so_and_works(tmp_path):
+    """As on a read-only install without a home: where caches would go, files stand in the way."""
+    copy = tmp_path / "faircorner"
+    shutil.copytree(CORE, copy, ignore=shutil.ignore_patterns("__pycache__"))
+    for folder in (copy, copy / "vehicle"):
+        (folder / "__pycache__").touch()
+    work = "from faircorner.plane import to_site; print(to_site([1, 0, 0], [[2, 0]]).tolist())"
+    done = subprocess.run(
+        [sys.executable, "-c", work], cwd=tmp_path, capture_output=True, text=True, check=False,
+        env={"PYTHONPATH": str(tmp_path), "HOME": "/dev/null", "PYTHONDONTWRITEBYTECODE": "1"},
+    )  # fmt: skip
+    assert done.stdout == "[[3.0, 0.0]]\n"
+    assert done.stderr.count("NUMBA_CACHE_DIR") == 1
+
+
+def test_driving_loads_no_more_than_it_needs():
+    """Methods, statistics and the web's packages stay away: they would cost a second a call."""
+    work = "import sys, faircorner.commands.drive; print(*sorted(sys.modules))"
+    done = subprocess.run([sys.executable, "-c", work], capture_output=True, text=True, check=True)
+    loaded = set(done.stdout.split())
+    assert not {"scipy.stats", "django", "faircorner.cues", "faircorner.tape"} & loaded

@@ -6,9 +6,9 @@ from contextlib import suppress
 
 import numpy as np
 import pytest
-from faircorner.documents import FORMATS, json_schema, read_document
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
+from faircorner.documents.reading import FORMATS, json_schema, read_document
 from faircorner.documents.samples import (
     HERON,
     LINNET,

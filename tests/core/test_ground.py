@@ -2,8 +2,8 @@
 
 import numpy as np
 import pytest
-from faircorner.documents import read_document
 from faircorner.documents.ground import ground_document
+from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 from faircorner.ground import (
     KINDS,

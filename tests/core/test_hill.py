@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from faircorner.documents.answers import hill_document
+from faircorner.documents.aids import hill_document
 from faircorner.errors import InputError
 from faircorner.motion import best_roll, roll
 from hypothesis import given

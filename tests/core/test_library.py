@@ -6,10 +6,9 @@ The legs of each plan are driven at 2 cm; finish, clearances and the reasons hav
 import numpy as np
 import pytest
 from faircorner.cues import Options, Unknown, make_least_sizes, make_plan
-from faircorner.documents import plan_document
-from faircorner.documents.driving import drive_document
+from faircorner.documents.driving import DriveRequest, drive_document
 from faircorner.documents.library import house_standard, methods
-from faircorner.documents.requests import DriveRequest
+from faircorner.documents.plans import plan_document
 from faircorner.documents.samples import LINNET, vehicle_document
 from faircorner.errors import InputError
 from faircorner.ground import Bay, adjust, lay_bay, lay_kerb, with_behind

@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 from faircorner.cues import mend
-from faircorner.documents.answers import mend_document
+from faircorner.documents.plans import mend_document
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, with_behind
 from faircorner.motion import clearance, drive

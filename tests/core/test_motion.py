@@ -2,8 +2,7 @@
 
 import numpy as np
 import pytest
-from faircorner.documents.driving import drive_document
-from faircorner.documents.requests import DriveRequest
+from faircorner.documents.driving import DriveRequest, drive_document
 from faircorner.errors import InputError
 from faircorner.motion import Leg, clearance, drive
 from faircorner.plane import box, mirrored, to_site, wrap

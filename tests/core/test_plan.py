@@ -5,9 +5,9 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from faircorner.cues import Options, Unknown, make_plan, make_remedy, play, rehearse
-from faircorner.documents import plan_document, read_options
 from faircorner.documents.library import methods
-from faircorner.documents.requests import OptionsModel
+from faircorner.documents.plans import plan_document
+from faircorner.documents.requests import OptionsModel, read_options
 from faircorner.errors import InputError
 from faircorner.ground import adjust, lay_kerb, measures, with_behind
 from faircorner.motion import clearance, drive

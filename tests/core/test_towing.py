@@ -2,8 +2,7 @@
 
 import numpy as np
 import pytest
-from faircorner.documents.driving import drive_document
-from faircorner.documents.requests import DriveRequest
+from faircorner.documents.driving import DriveRequest, drive_document
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError
 from faircorner.motion import Leg, drive, jack_knifed, trailer_headings

@@ -22,8 +22,11 @@ from faircorner.cues import (
     rehearse,
     rescue,
 )
-from faircorner.documents.answers import (
-    finish_document,
+from faircorner.documents.figures import pose_document
+from faircorner.documents.finishes import finish_document
+from faircorner.documents.ground import ground_document, suitability_document
+from faircorner.documents.library import house_standard, methods
+from faircorner.documents.plans import (
     least_size_document,
     leaving_document,
     mend_document,
@@ -31,14 +34,11 @@ from faircorner.documents.answers import (
     played_document,
     remedy_document,
     rescue_document,
-    verdict_document,
 )
-from faircorner.documents.figures import pose_document
-from faircorner.documents.ground import ground_document, suitability_document
-from faircorner.documents.library import house_standard, methods
 from faircorner.documents.samples import LINNET, seat_document, vehicle_document
 from faircorner.documents.standard import StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
+from faircorner.documents.verdicts import verdict_document
 from faircorner.ground import lay_bay, measures, suitability, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe
 from faircorner.tape import Readings, judge, locate

@@ -12,10 +12,10 @@ from dataclasses import dataclass
 
 import numpy as np
 from scipy.optimize import minimize
-from scipy.stats import qmc
 
 from faircorner.cues.driven import Driven, attempt, line_gap
 from faircorner.cues.follow import Settings
+from faircorner.cues.halton import halton
 from faircorner.cues.reason import Reason
 from faircorner.cues.scene import Scene
 from faircorner.ground import Berth, Ground
@@ -279,7 +279,7 @@ def _begins(problem: _Problem, gaps: slice) -> Floats:
 
     The next are for the descents that end in a hollow from which nothing keeps to everything.
     """
-    spread = qmc.Halton(len(problem.free), scramble=False).random(_PROBES)
+    spread = halton(_PROBES, len(problem.free))
     span = problem.high - problem.low
     own = ((problem.prefer - problem.low) / span)[problem.free]
     probes = np.vstack((own, spread))

@@ -1,14 +1,15 @@
 """Driving legs with or without a trailer: the answers to requests to drive and to back."""
 
 from math import degrees, isnan, radians
-from typing import Any
+from typing import Annotated, Any, Literal
 
 import numpy as np
+from pydantic import Field
 
 from faircorner.documents.figures import figure, pose_document
-from faircorner.documents.requests import BackingRequest, DriveRequest, StartModel
+from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError
-from faircorner.model import inside
+from faircorner.model import Model, inside
 from faircorner.motion import (
     Leg,
     Track,
@@ -24,7 +25,7 @@ from faircorner.motion import (
 from faircorner.plane import box
 from faircorner.vehicle import Trailer, Vehicle
 
-__all__ = ["backing_document", "drive_document"]
+__all__ = ["BackingRequest", "DriveRequest", "backing_document", "drive_document"]
 
 # Small errors whose growth is told, degrees, and after how many metres.
 _ERRORS, _AFTER = (0.5, 1.0, 2.0, 4.0), (5.0, 10.0, 15.0, 20.0)
@@ -32,6 +33,50 @@ _ERRORS, _AFTER = (0.5, 1.0, 2.0, 4.0), (5.0, 10.0, 15.0, 20.0)
 _REACH = 300.0
 # Bends smaller than this show on no side, degrees.
 _IN_LINE = 0.05
+
+
+class StartModel(Model):
+    x_m: float
+    y_m: float
+    heading_deg: float
+    turns: float = 0.0
+    trailer_heading_deg: float | None = None
+
+
+class LegModel(Model):
+    gear: Literal["forward", "reverse"]
+    turns: float
+    metres: Annotated[float, Field(ge=0, le=1000)]
+    turns_per_metre: Annotated[float, Field(gt=0)] | None = None
+
+    def build(self) -> Leg:
+        rate = np.inf if self.turns_per_metre is None else self.turns_per_metre
+        return Leg(
+            direction=1 if self.gear == "forward" else -1,
+            turns=np.array([self.turns]),
+            metres=np.array([self.metres]),
+            rate=np.array([rate]),
+        )
+
+
+class DriveRequest(Model):
+    """Drive a vehicle through legs."""
+
+    vehicle: VehicleDocument
+    start: StartModel
+    legs: Annotated[list[LegModel], Field(min_length=1, max_length=200)]
+    sample_m: Annotated[float, Field(ge=0.005, le=5)] = 0.05
+
+
+class BackingRequest(Model):
+    """Back a trailer that is bent by an angle: the towing vehicle's heading less the trailer's."""
+
+    vehicle: VehicleDocument
+    bend_deg: Annotated[float, Field(ge=-90, le=90)] = 0.0
+    lane_m: Annotated[
+        float, Field(ge=2, le=20, description="width of the lane, its middle the line at the start")
+    ] = 4.0
+    legs: Annotated[list[LegModel], Field(max_length=120)] = []
 
 
 def drive_document(request: DriveRequest) -> dict[str, Any]:

@@ -1,6 +1,6 @@
 """Reading a document of any kind by its format line, and publishing the schemas."""
 
-from typing import Any, TypeAlias
+from typing import Any, Literal, TypeAlias, overload
 
 from faircorner.documents.ground import GroundDocument
 from faircorner.documents.method import MethodDocument
@@ -20,6 +20,20 @@ FORMATS: dict[str, type[Document]] = {
     "method": MethodDocument,
     "standard": StandardDocument,
 }
+
+
+@overload
+def read_document(kind: Literal["vehicle"], document: Any) -> VehicleDocument: ...
+@overload
+def read_document(kind: Literal["seat"], document: Any) -> SeatDocument: ...
+@overload
+def read_document(kind: Literal["ground"], document: Any) -> GroundDocument: ...
+@overload
+def read_document(kind: Literal["method"], document: Any) -> MethodDocument: ...
+@overload
+def read_document(kind: Literal["standard"], document: Any) -> StandardDocument: ...
+@overload
+def read_document(kind: str, document: Any) -> Document: ...
 
 
 def read_document(kind: str, document: Any) -> Document:

@@ -1,10 +1,9 @@
-"""What goes in and out of the computation: drive, plan, options, verdicts."""
+"""What a cue sheet is asked for with."""
 
 from collections.abc import Mapping
 from math import radians
-from typing import Annotated, Literal
+from typing import Annotated
 
-import numpy as np
 from pydantic import Field
 
 from faircorner.cues import (
@@ -17,64 +16,8 @@ from faircorner.documents.standard import StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 from faircorner.model import Metres, Model
-from faircorner.motion import (
-    Leg,
-)
 
-__all__ = [
-    "BackingRequest",
-    "DriveRequest",
-    "OptionsModel",
-    "PlanRequest",
-    "StartModel",
-    "angle_names",
-    "method_named",
-    "read_options",
-]
-
-
-class StartModel(Model):
-    x_m: float
-    y_m: float
-    heading_deg: float
-    turns: float = 0.0
-    trailer_heading_deg: float | None = None
-
-
-class LegModel(Model):
-    gear: Literal["forward", "reverse"]
-    turns: float
-    metres: Annotated[float, Field(ge=0, le=1000)]
-    turns_per_metre: Annotated[float, Field(gt=0)] | None = None
-
-    def build(self) -> Leg:
-        rate = np.inf if self.turns_per_metre is None else self.turns_per_metre
-        return Leg(
-            direction=1 if self.gear == "forward" else -1,
-            turns=np.array([self.turns]),
-            metres=np.array([self.metres]),
-            rate=np.array([rate]),
-        )
-
-
-class DriveRequest(Model):
-    """Drive a vehicle through legs."""
-
-    vehicle: VehicleDocument
-    start: StartModel
-    legs: Annotated[list[LegModel], Field(min_length=1, max_length=200)]
-    sample_m: Annotated[float, Field(ge=0.005, le=5)] = 0.05
-
-
-class BackingRequest(Model):
-    """Back a trailer that is bent by an angle: the towing vehicle's heading less the trailer's."""
-
-    vehicle: VehicleDocument
-    bend_deg: Annotated[float, Field(ge=-90, le=90)] = 0.0
-    lane_m: Annotated[
-        float, Field(ge=2, le=20, description="width of the lane, its middle the line at the start")
-    ] = 4.0
-    legs: Annotated[list[LegModel], Field(max_length=120)] = []
+__all__ = ["OptionsModel", "PlanRequest", "angle_names", "method_named", "read_options"]
 
 
 class OptionsModel(Model):

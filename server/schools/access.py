@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from functools import wraps
-from typing import TYPE_CHECKING, Any, Self
+from typing import TYPE_CHECKING, Any, Self, TypeVar, cast
 
 from django.db import models
 from django.http import HttpRequest
@@ -14,6 +14,8 @@ from server.schools.models import Member, Role, School
 
 if TYPE_CHECKING:
     from collections.abc import Callable
+
+M_co = TypeVar("M_co", bound=models.Model, covariant=True)
 
 __all__ = ["Caller", "SchoolQuerySet", "SignedIn", "may"]
 
@@ -30,16 +32,17 @@ class SignedIn(APIKeyCookie):
 
     param_name = "sessionid"
 
-    def authenticate(self, request: Caller, key: str | None) -> Member | None:
+    def authenticate(self, request: HttpRequest, key: str | None) -> Member | None:
         if not request.user.is_authenticated:
             return None
         member = Member.objects.select_related("school").filter(user=request.user).first()
         if member is not None:
-            request.member, request.school = member, member.school
+            caller = cast(Caller, request)
+            caller.member, caller.school = member, member.school
         return member
 
 
-class SchoolQuerySet(models.QuerySet):
+class SchoolQuerySet(models.QuerySet[M_co]):
     """Every query of every model with a school begins here."""
 
     def for_school(self, school: School) -> Self:

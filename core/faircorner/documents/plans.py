@@ -1,7 +1,7 @@
-"""What the computation found, as documents: units in the names, angles in degrees."""
+"""Cue sheets and what follows from them, as documents: units named, angles in degrees."""
 
 from math import degrees
-from typing import Any, Literal
+from typing import Any
 
 import numpy as np
 
@@ -16,27 +16,16 @@ from faircorner.cues import (
     Played,
     Remedy,
     Rescue,
-    Shuffle,
 )
 from faircorner.documents.figures import figure, leg_document, path_document, pose_document
+from faircorner.documents.finishes import finish_document
 from faircorner.documents.ground import ground_document
 from faircorner.documents.requests import angle_names
 from faircorner.ground import Ground
-from faircorner.motion import (
-    Roll,
-    best_roll,
-    roll,
-)
-from faircorner.plane import mirrored
 from faircorner.sight import ACUITY, CRAWL, REACTION
-from faircorner.standards import MEASURES, Finish, Range
-from faircorner.tape import Verdict
-from faircorner.vehicle import Vehicle
 
 __all__ = [
     "PLAN_FORMAT",
-    "finish_document",
-    "hill_document",
     "least_size_document",
     "leaving_document",
     "mend_document",
@@ -44,21 +33,10 @@ __all__ = [
     "played_document",
     "remedy_document",
     "rescue_document",
-    "shuffle_document",
-    "verdict_document",
 ]
 
 # Raised whenever a plan's document gains or changes a field.
 PLAN_FORMAT = "fair-corner/plan@6"
-
-
-def finish_document(finish: Finish) -> dict[str, float | None]:
-    """The first finish of a batch in a document's units."""
-    return {
-        measure.outward: figure(float(finish.measure(measure.name)[0]) / measure.one)
-        for measure in MEASURES.values()
-        if measure.taped is not None
-    }
 
 
 def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
@@ -185,49 +163,6 @@ def leaving_document(leaving: Leaving) -> dict[str, Any]:
     }
 
 
-def hill_document(
-    vehicle: Vehicle, *, side: Literal["left", "right"], gap: float, facing: Literal["up", "down"],
-    kerb: bool,
-) -> dict[str, Any]:  # fmt: skip
-    """What each way of leaving the wheels leads to on a hill, and which ends best."""
-    car = vehicle if side == "left" else vehicle.mirrored()
-    lock = car.steering.lock_turns
-    rolls = {
-        way: roll(car, gap=gap, forward=facing == "down", turns=sign * lock, kerb=kerb)
-        for way, sign in (("toward", 1), ("away", -1), ("straight", 0))
-    }
-    return {"best": best_roll(rolls), "ways": [_rolled(way, r, side) for way, r in rolls.items()]}
-
-
-def _rolled(way: str, found: Roll, side: str) -> dict[str, Any]:
-    poses, turns = found.track.poses[0], found.track.turns[0]
-    if side == "right":
-        poses, turns = mirrored(poses), -turns
-    # The wheel stands turned from the start, also in the drawing.
-    return {
-        "way": way,
-        "end": found.end,
-        "metres": figure(found.metres),
-        "tyre": found.tyre,
-        "angle_deg": figure(degrees(found.angle)),
-        "turns": figure(float(turns[-1])),
-        "start": pose_document(poses[0]),
-        "final": pose_document(poses[-1]),
-        "path_m": np.round(poses[::5, :2], 3).tolist(),
-    }
-
-
-def shuffle_document(found: Shuffle) -> dict[str, Any]:
-    """One way to move sideways along a kerb, as a document."""
-    return {
-        "angle_deg": figure(degrees(found.angle)),
-        "turns": figure(found.turns),
-        "straight_m": figure(found.straight),
-        "metres": figure(found.metres),
-        "reach_m": figure(found.reach),
-    }
-
-
 def mend_document(found: Mend | None) -> dict[str, Any] | None:
     """A mend as steps that can be said, and the path they drive; None means: start again."""
     if found is None:
@@ -261,32 +196,4 @@ def least_size_document(found: LeastSize, method: Method) -> dict[str, Any]:
             "ground": ground_document(found.tighter.ground),
             "plan": plan_document(found.tighter, method),
         },
-    }
-
-
-def verdict_document(verdict: Verdict) -> dict[str, Any]:
-    """A verdict with each limit beside its figure, in the standard's own units."""
-
-    def bounds(pair: Range | None, unit: float) -> Any:
-        return None if pair is None else [None if v is None else figure(v / unit) for v in pair]
-
-    findings = []
-    for finding in verdict.findings:
-        measure = MEASURES[finding.limit.measure]
-        unit = measure.one
-        findings.append(
-            {
-                "measure": measure.outward,
-                "value": None if finding.value is None else figure(finding.value / unit),
-                "grade": finding.grade,
-                "small": bounds(finding.limit.small, unit),
-                "serious": bounds(finding.limit.serious, unit),
-                "ends": bounds(finding.limit.ends, unit),
-            }
-        )
-    return {
-        "outcome": verdict.outcome,
-        "small": verdict.small,
-        "serious": verdict.serious,
-        "findings": findings,
     }

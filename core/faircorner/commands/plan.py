@@ -1,0 +1,38 @@
+"""`core plan`: a cue sheet, and the least change that would do where there is none."""
+
+from typing import Any
+
+from faircorner.cues import Scene, goal_of, make_plan, make_remedy
+from faircorner.documents.library import house_standard, methods
+from faircorner.documents.plans import plan_document, remedy_document
+from faircorner.documents.requests import PlanRequest, method_named, read_options
+from faircorner.model import inside
+
+__all__ = ["answer"]
+
+
+def answer(document: Any) -> dict[str, Any]:
+    request = PlanRequest.read(document)
+    with inside("vehicle"):
+        vehicle = request.vehicle.build()
+    with inside("seat"):
+        seat = request.seat.build()
+    with inside("ground"):
+        ground = request.ground.build()
+    with inside("method"):
+        method = method_named(request, methods()).build()
+    with inside("standard"):
+        standard = (request.standard or house_standard(goal_of(method.manoeuvre))).build()
+    options = read_options(request.options, method)
+    scene = Scene(
+        vehicle=vehicle, seat=seat, ground=ground, method=method, standard=standard, options=options
+    )
+    plan = make_plan(scene)
+    remedy = None
+    if not plan.feasible:
+        remedy = make_remedy(scene)
+    return {
+        **plan_document(plan, method),
+        "remedy": remedy_document(remedy),
+        "judged_by": f"{standard.name}, {standard.authority}, {standard.dated}",
+    }

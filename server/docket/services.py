@@ -1,0 +1,68 @@
+"""What the five stubs of the docket stand for when not all of them are asked for."""
+
+from faircorner.cues import goal_of
+
+from server.documents.models import Revision
+from server.planning.models import CueSheet
+from server.schools.access import Caller
+from server.schools.models import Member, Role
+
+__all__ = ["learner_of", "resolved"]
+
+
+def _chosen(revisions: list[Revision], kind: str, document: int | None) -> Revision:
+    """The document asked for, or the first of its kind."""
+    for revision in revisions:
+        if revision.document.kind == kind and document in (None, revision.document_id):
+            return revision
+    raise Revision.DoesNotExist
+
+
+def learner_of(request: Caller, learner: int | None) -> Member:
+    """The learner asked for, or the first whom the caller may see."""
+    learners = Member.objects.filter(school=request.school, role=Role.LEARNER)
+    if request.member.role == Role.LEARNER:
+        learners = learners.filter(pk=request.member.pk)
+    if learner is not None:
+        return learners.get(pk=learner)
+    found = learners.first()
+    if found is None:
+        raise Member.DoesNotExist
+    return found
+
+
+def resolved(
+    newest: list[Revision], asked: dict[str, int | None], last: CueSheet | None
+) -> dict[str, Revision]:
+    """Newest revisions of what was asked for; else of the learner's last sheet; else the first.
+
+    A method asked for without a ground brings one that it suits; any other method or standard
+    that does not suit the ground gives way to the first that does.
+    """
+    wanted: dict[str, int | None] = {
+        kind: document or (None if last is None else getattr(last, kind).document_id)
+        for kind, document in asked.items()
+    }
+    seat = _chosen(newest, "seat", wanted["seat"])
+    method = _chosen(newest, "method", wanted["method"])
+    ground = _chosen(newest, "ground", wanted["ground"])
+    if not _suit(ground, method):
+        if asked["method"] and not asked["ground"]:
+            ground = next((g for g in _of(newest, "ground") if _suit(g, method)), ground)
+        else:
+            method = next((m for m in _of(newest, "method") if _suit(ground, m)), method)
+    standard = _chosen(newest, "standard", wanted["standard"])
+    if not _suit(ground, standard):
+        standard = next((s for s in _of(newest, "standard") if _suit(ground, s)), standard)
+    vehicle = _chosen(newest, "vehicle", seat.document.vehicle_id)
+    return {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
+            "standard": standard}  # fmt: skip
+
+
+def _of(newest: list[Revision], kind: str) -> list[Revision]:
+    return [r for r in newest if r.document.kind == kind]
+
+
+def _suit(ground: Revision, other: Revision) -> bool:
+    """Whether a method or standard is for the kind of goal that the ground has."""
+    return bool(ground.body["goal"].get("kind", "kerbside") == goal_of(other.body["manoeuvre"]))
