@@ -16,6 +16,7 @@ from faircorner.ground import (
     with_behind,
 )
 from faircorner.sides import turned_back
+from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
 
 from server.documents.models import Revision
@@ -33,6 +34,7 @@ from server.documents.schemas import (
     RevisionOut,
     RoadIn,
     ThingIn,
+    VocabularyOut,
     WithoutIn,
 )
 from server.documents.services import create_document, latest_revisions, revise_document
@@ -93,6 +95,12 @@ def document_revisions(request: Caller, document_id: int) -> object:
 def document_revise(request: Caller, document_id: int, body: ReviseIn) -> object:
     made = revise_document(request.school, document_id, author=request.member, **body.model_dump())
     return Status(201, made)
+
+
+@router.get("/vocabulary", response=VocabularyOut, operation_id="vocabulary_read")
+def vocabulary_read(request: Caller) -> object:
+    """What a method or standard may name."""
+    return vocabulary()
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")

@@ -1,6 +1,7 @@
 from datetime import datetime
 from typing import Any, Literal
 
+from faircorner.documents.upgrades import upgraded
 from faircorner.ground import KindName as PlaceKind
 from faircorner.ground import Lines, ThingKind
 from ninja import Schema
@@ -9,7 +10,7 @@ KindName = Literal["vehicle", "seat", "ground", "method", "standard"]
 
 
 class RevisionOut(Schema):
-    """One state of a document, whole. `body` has the format its own first line names."""
+    """One state of a document, whole, in today's format whichever it was kept in."""
 
     id: int
     document_id: int
@@ -18,6 +19,10 @@ class RevisionOut(Schema):
     body: dict[str, Any]
     created: datetime
     author: str
+
+    @staticmethod
+    def resolve_body(obj: Any) -> Any:
+        return upgraded(obj.body)
 
     @staticmethod
     def resolve_author(obj: Any) -> str:
@@ -42,6 +47,32 @@ class ReviseIn(Schema):
 
     based_on: int
     body: dict[str, Any]
+
+
+class PlaceWords(Schema):
+    """What a method may name at a kind of place; gap_to is what the wanted gap is told to."""
+
+    landmarks: list[str]
+    things: list[str]
+    gap_to: str
+
+
+class MeasureWord(Schema):
+    """What a standard may limit: taped at the end, or counted while driving."""
+
+    name: str
+    taped: bool
+
+
+class VocabularyOut(Schema):
+    """Every name that a method or standard may use, as documents have it."""
+
+    manoeuvres: dict[str, str]
+    places: dict[str, PlaceWords]
+    own_points: list[str]
+    events: list[str]
+    looks: list[str]
+    measures: list[MeasureWord]
 
 
 class GroundIn(Schema):

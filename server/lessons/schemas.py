@@ -1,9 +1,10 @@
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
+from faircorner.tape import MET, Result
 from ninja import Schema
-from pydantic import AwareDatetime, ConfigDict, Field
+from pydantic import AwareDatetime, ConfigDict, Field, model_validator
 
 from server.planning.schemas import ClearanceOut, FinishOut, PathPoint, PoseOut, StepOut
 
@@ -76,10 +77,16 @@ class FindingOut(Schema):
 
 
 class VerdictOut(Schema):
-    outcome: Literal["met", "met with small faults", "not met", "ended"]
+    outcome: Result
+    met: bool = False
     small: int
     serious: int
     findings: list[FindingOut]
+
+    @model_validator(mode="after")
+    def _says_whether_met(self) -> Self:
+        self.met = self.outcome in MET
+        return self
 
 
 class TapeOut(Schema):

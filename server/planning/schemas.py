@@ -156,15 +156,22 @@ class Assumed(Schema):
 
 
 class ReasonOut(Schema):
-    """The same as why_not with {0}, {1} … where the lengths go, to be told in any units."""
+    """The same as why_not with {0}, {1} … where the lengths go, to be told in any units.
+
+    step : index of the step that is to blame, where it is one
+    """
 
     text: str
     lengths_m: list[float]
+    step: int | None
 
 
 class OverhangOut(Schema):
+    """How far the body reaches over a kerb; counts is false where there is none it may cross."""
+
     metres: float
     s_m: float
+    counts: bool
 
 
 class PlanOut(Schema):

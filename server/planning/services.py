@@ -195,11 +195,23 @@ def make_sheet(
 
 
 def current(sheet: CueSheet) -> CueSheet:
-    """The sheet with its plan in today's format; an older one is worked out again and kept.
+    """The sheet with its plan in today's format, kept so.
 
-    The revisions and settings it was made from never change, so neither does what it means.
+    What was computed stays as it was: only what an older format did not tell is worked out, from
+    the revisions and settings that the sheet was made from and that never change.
     """
     if sheet.plan.get("format") != PLAN_FORMAT:
-        sheet.plan = compute_plan({kind: getattr(sheet, kind) for kind in KINDS}, sheet.options)
+        now = compute_plan({kind: getattr(sheet, kind) for kind in KINDS}, sheet.options)
+        sheet.plan = {**_completed(sheet.plan, now), "format": PLAN_FORMAT}
         sheet.save(update_fields=["plan"])
     return sheet
+
+
+def _completed(kept: Any, now: Any) -> Any:
+    """What was kept, and beside it whatever only today's has."""
+    if isinstance(kept, dict) and isinstance(now, dict):
+        both = {key: _completed(kept[key], now[key]) for key in kept.keys() & now.keys()}
+        return {**now, **kept, **both}
+    if isinstance(kept, list) and isinstance(now, list) and len(kept) == len(now):
+        return [_completed(a, b) for a, b in zip(kept, now, strict=True)]
+    return kept

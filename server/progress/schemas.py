@@ -2,6 +2,7 @@ from datetime import datetime
 from typing import Literal
 from uuid import UUID
 
+from faircorner.tape import Result
 from ninja import Schema
 
 from server.planning.schemas import FinishOut, PoseOut
@@ -16,7 +17,8 @@ class MarkOut(Schema):
     pose: PoseOut
     along_known: bool
     finish: FinishOut
-    outcome: Literal["met", "met with small faults", "not met", "ended"]
+    outcome: Result
+    met: bool
     counted: bool
 
 

@@ -10,6 +10,7 @@ from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 from faircorner.shift import advise, describe
 from faircorner.shift.finishes import LEVEL, MEASURED, least_count
+from faircorner.tape import MET
 
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
@@ -62,7 +63,7 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
         "moved_call": moved and moved.call,
         "moved_by_m": moved and moved.by_m,
         "marks": [_mark(a, tape) for a, tape in taped],
-        "met": sum(tape["verdict"]["outcome"].startswith("met") for a, tape in taped if not a.void),
+        "met": sum(tape["verdict"]["outcome"] in MET for a, tape in taped if not a.void),
         "counted": len(table),
         "measures": [],
         "advice": None,
@@ -80,6 +81,7 @@ def _mark(attempt: Attempt, tape: dict[str, Any]) -> dict[str, Any]:
         "along_known": tape["along_known"],
         "finish": tape["finish"],
         "outcome": tape["verdict"]["outcome"],
+        "met": tape["verdict"]["outcome"] in MET,
         "counted": not attempt.void,
     }
 

@@ -111,7 +111,7 @@ def test_a_vehicle_goes_out_as_a_file_and_comes_in_as_a_new_one(page, tmp_path):
     path = tmp_path / "vehicle.json"
     download.value.save_as(path)
     body = json.loads(path.read_text("utf-8"))
-    assert body["format"] == "fair-corner/vehicle@1"
+    assert body["format"] == "fair-corner/vehicle@2"
     offer(page, "twin.json", json.dumps({**body, "name": "Linnet twin"}))
     expect(page.get_by_text("Linnet twin is in the garage.")).to_be_visible()
     expect(page.get_by_role("heading", name="Linnet twin")).to_be_visible()

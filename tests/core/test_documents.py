@@ -3,6 +3,7 @@
 import copy
 import json
 from contextlib import suppress
+from pathlib import Path
 
 import numpy as np
 import pytest
@@ -17,6 +18,7 @@ from faircorner.documents.samples import (
     seat_document,
     vehicle_document,
 )
+from faircorner.documents.upgrades import upgraded
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, measures, with_behind
@@ -66,7 +68,8 @@ def test_schemas_name_each_field_that_a_sample_has(kind):
 @pytest.mark.parametrize("kind", FORMATS)
 def test_the_format_line_says_which_kind_and_version(kind):
     body = samples()[kind]
-    assert body["format"] == f"fair-corner/{kind}@1"
+    version = 2 if kind == "vehicle" else 1
+    assert body["format"] == f"fair-corner/{kind}@{version}"
     with pytest.raises(InputError, match="format"):
         read_document(kind, {**body, "format": f"fair-corner/{kind}@99"})
 
@@ -220,3 +223,27 @@ def test_every_method_of_the_library_says_what_to_do_and_why():
         built = method.build()
         assert all(step.say for step in built.steps)
         assert built.steps[0].looks, "the first thing is to look"
+
+
+KEPT = Path(__file__).parent / "kept"
+
+
+@pytest.mark.parametrize("path", sorted(KEPT.glob("*.json")), ids=lambda path: path.stem)
+def test_a_document_of_an_older_format_is_what_it_was(path):
+    """Read it builds what today's sample builds; brought up to date it reads as today's."""
+    old = json.loads(path.read_text("utf-8"))
+    kind = path.stem.partition("@")[0]
+    assert old["format"] == f"fair-corner/{path.stem}"
+    now = upgraded(old)
+    assert now["format"] != old["format"]
+    assert (
+        read_document(kind, now) == read_document(kind, old) == read_document(kind, samples()[kind])
+    )
+    assert upgraded(now) == now
+
+
+@pytest.mark.parametrize("junk", [{"features": 3}, {"features": [3]}, {"format": 7}, [], None])
+def test_what_cannot_be_brought_up_to_date_is_refused_like_any_other(junk):
+    body = {**samples()["vehicle"], "format": "fair-corner/vehicle@1", **junk} if junk else junk
+    with pytest.raises(InputError):
+        read_document("vehicle", body)

@@ -1,5 +1,6 @@
 """Documents over the API: revisions, plans from the cache, what a docket resolves to."""
 
+import copy
 import json
 
 import pytest
@@ -195,9 +196,17 @@ def test_the_ground_is_measured_and_changed_without_being_kept(ours, lead):
 
 
 def test_a_sheet_from_an_older_version_is_brought_up_to_date(ours, lead):
-    plan = dict(ours.sheet.plan)
-    CueSheet.objects.update(plan={"calls": plan["calls"], "final": plan["final"]})
+    """What was driven stays as it was computed then; only what it did not tell yet is added."""
+    plan = copy.deepcopy(ours.sheet.plan)
+    final = {**plan["final"], "x_m": -5.4321}
+    calls = [{**call, "s_m": 1.234} for call in plan["calls"]]
+    for call in calls:
+        del call["late_breaks"]
+    CueSheet.objects.update(plan={"format": "fair-corner/plan@2", "calls": calls, "final": final})
     read = send(lead, "GET", f"/api/sheets/{ours.sheet.pk}")
     assert read.status_code == 200
-    assert read.json()["plan"]["final"]["x_m"] == plan["final"]["x_m"]
-    assert CueSheet.objects.get().plan == plan
+    kept = CueSheet.objects.get().plan
+    assert kept["final"] == final
+    assert [call["s_m"] for call in kept["calls"]] == [1.234] * len(calls)
+    assert [c["late_breaks"] for c in kept["calls"]] == [c["late_breaks"] for c in plan["calls"]]
+    assert {**kept, "calls": plan["calls"], "final": plan["final"]} == plan

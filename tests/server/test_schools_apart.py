@@ -66,6 +66,7 @@ def requests_naming(house):
         "people_list": ("GET", "/api/people", None),
         "documents_list": ("GET", "/api/documents", None),
         "lessons_list": ("GET", "/api/lessons", None),
+        "vocabulary_read": ("GET", "/api/vocabulary", None),
         "ground_measure": ("POST", "/api/grounds/measure", {"body": ground}),
         "ground_adjust": ("POST", "/api/grounds/adjust", {
             "body": ground, "measure": "road_width", "metres": 8}),
@@ -89,9 +90,9 @@ def requests_naming(house):
     }  # fmt: skip
 
 
-NAMELESS = {"session_read", "people_list", "documents_list", "lessons_list", "ground_measure",
-            "ground_adjust", "ground_bay", "ground_behind", "ground_new", "ground_side",
-            "ground_road", "ground_thing", "ground_without", "learner_add",
+NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
+            "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
+            "ground_side", "ground_road", "ground_thing", "ground_without", "learner_add",
             "session_open", "session_close"}  # fmt: skip
 
 

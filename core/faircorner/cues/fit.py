@@ -296,8 +296,9 @@ def _why_not(
     """What stands in the way; false when nothing does."""
     reached = outcome.followed.reached[0]
     if not reached.all():
-        step = scene.method.steps[int(np.argmin(reached))]
-        return Reason(text=f"the step “{step.say}” never reaches what it waits for")
+        first = int(np.argmin(reached))
+        said = scene.method.steps[first].say
+        return Reason(text=f"the step “{said}” never reaches what it waits for", step=first)
     if spare < LEAST_SPARE:
         nearest = _passed(scene.ground)[int(row[gaps].argmin())]
         if spare < 0:

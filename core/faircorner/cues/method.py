@@ -5,16 +5,17 @@ that toward is left, positive; `faircorner.sides` sees to that.
 """
 
 from dataclasses import dataclass
-from typing import Literal, TypeAlias
+from typing import Literal, TypeAlias, get_args
 
 from faircorner.cues.events import Event
 from faircorner.cues.fitted import Unknown
 from faircorner.errors import InputError
 
-__all__ = ["Look", "Method", "Start", "Step", "Way", "Wheel"]
+__all__ = ["LOOKS", "Look", "Method", "Start", "Step", "Way", "Wheel"]
 
 Way: TypeAlias = Literal["toward", "away", "straight"]
 Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
+LOOKS: tuple[Look, ...] = get_args(Look)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

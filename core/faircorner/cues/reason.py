@@ -9,12 +9,15 @@ __all__ = ["Reason"]
 class Reason:
     """A clause with {0}, {1} … where lengths (m) go; empty, and false, when nothing is wrong.
 
+    step : index of the step that is to blame, where it is one
+
     >>> str(Reason(text="only {0} stay free", lengths=(0.034,)))
     'only 3 cm stay free'
     """
 
     text: str = ""
     lengths: tuple[float, ...] = ()
+    step: int | None = None
 
     def __bool__(self) -> bool:
         return bool(self.text)

@@ -36,7 +36,7 @@ __all__ = [
 ]
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@6"
+PLAN_FORMAT = "fair-corner/plan@7"
 
 
 def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
@@ -48,13 +48,15 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
         "feasible": plan.feasible,
         "why_not": str(plan.why_not) or None,
         "reason": {"text": plan.why_not.text,
-                   "lengths_m": [figure(v) for v in plan.why_not.lengths]},
+                   "lengths_m": [figure(v) for v in plan.why_not.lengths],
+                   "step": plan.why_not.step},
         "start": {**pose_document(plan.start), "turns": 0.0},
         "legs": [leg_document(leg) for leg in plan.legs],
         "final": {**pose_document(poses[-1]), "turns": round(float(plan.track.turns[0, -1]), 6)},
         "finish": finish_document(plan.finish),
         "clearance": _clearance(plan.clearances, plan.ground.kerb_on_left().met_by_tyres),
-        "overhang": {"metres": figure(plan.overhang[0]), "s_m": figure(plan.overhang[1])},
+        "overhang": {"metres": figure(plan.overhang[0]), "s_m": figure(plan.overhang[1]),
+                     "counts": _may_reach_over(plan.ground)},
         "spare_m": figure(plan.spare),
         "figures": {
             n: figure(degrees(v) if n in turned else v) for n, v in plan.values.items()
@@ -83,6 +85,11 @@ def _clearance(
         {"obstacle": name, "metres": figure(metres), "s_m": figure(s), "of_tyres": name in low}
         for name, metres, s in clearances
     ]
+
+
+def _may_reach_over(ground: Ground) -> bool:
+    """Whether there is a kerb that the body may reach over at all."""
+    return any(line.of_tyres for line in ground.kerb_on_left().kerblines)
 
 
 def _wanted_kerb(ground: Ground) -> float | None:

@@ -95,7 +95,7 @@ def _end_pane(car: Car, name: str, sill: float, roof: float) -> dict[str, Any]:
 
 
 def vehicle_document(car: Car) -> dict[str, Any]:
-    """The car as a fair-corner/vehicle@1 document."""
+    """The car as a fair-corner/vehicle@2 document."""
     wb, rear = car.wheelbase, car.length - car.wheelbase - car.front_overhang
     glass = [
         _end_pane(car, "windscreen", 0.86 * wb, 0.62 * wb),
@@ -120,14 +120,15 @@ def vehicle_document(car: Car) -> dict[str, Any]:
             ("B-pillar", 0.395 * wb, 1.15), ("rear door handle", 0.09 * wb, 0.90),
             ("C-pillar", 0.06 * wb, 1.15), ("rear lamp", 0.06 - rear, 0.80),
         ):  # fmt: skip
-            features.append(
-                {"name": name, "x_m": round(x, 3), "y_m": edge, "z_m": round(z + car.lift, 3)}
-            )
+            place: dict[str, Any] = {
+                "name": name, "x_m": round(x, 3), "y_m": edge, "z_m": round(z + car.lift, 3)
+            }  # fmt: skip
+            features.append({**place, "role": "door mirror"} if name == "door mirror" else place)
     circles = []
     if car.part_lock:
         circles = [{"turns": car.part_lock[0], "kerb_circle_m": car.part_lock[1]}]
     return {
-        "format": "fair-corner/vehicle@1",
+        "format": "fair-corner/vehicle@2",
         "name": car.name,
         "class": "car",
         "length_m": car.length,
@@ -175,7 +176,7 @@ LINNET_AND_CARAVAN: dict[str, Any] = {
     },
 }  # fmt: skip
 TRACTOR_AND_SEMI: dict[str, Any] = {
-    "format": "fair-corner/vehicle@1",
+    "format": "fair-corner/vehicle@2",
     "name": "Boulder tractor, long semi-trailer",
     "class": "tractor",
     "length_m": 6.1,

@@ -1,14 +1,24 @@
-"""fair-corner/vehicle@1 and fair-corner/seat@1."""
+"""fair-corner/vehicle@2 and fair-corner/seat@1."""
 
 from math import radians
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
+from faircorner.documents.upgrades import upgraded
 from faircorner.model import Metres, Model, Name, Point3, inside
 from faircorner.plane import frozen
 from faircorner.sight import Seat
-from faircorner.vehicle import TYRE_WIDTH, Circle, Feature, Opening, Steering, Trailer, Vehicle
+from faircorner.vehicle import (
+    TYRE_WIDTH,
+    Circle,
+    Feature,
+    FeatureRole,
+    Opening,
+    Steering,
+    Trailer,
+    Vehicle,
+)
 
 __all__ = ["SeatDocument", "VehicleDocument"]
 
@@ -29,10 +39,19 @@ class SteeringModel(Model):
 
 
 class FeatureModel(Model):
+    """A place on the vehicle that a driver lines things up with.
+
+    name : for people; role : which part it is, where the sums have to know
+    """
+
     name: Name
+    role: FeatureRole | None = None
     x_m: Metres
     y_m: Metres
     z_m: Metres
+
+    def build(self) -> Feature:
+        return Feature(name=self.name, x=self.x_m, y=self.y_m, z=self.z_m, role=self.role)
 
 
 class OpeningModel(Model):
@@ -64,7 +83,9 @@ class TrailerModel(Model):
 class VehicleDocument(Model):
     """A vehicle as measured. Lengths in metres, steering wheel in turns."""
 
-    format: Literal["fair-corner/vehicle@1"]
+    _today = model_validator(mode="before")(upgraded)
+
+    format: Literal["fair-corner/vehicle@2"]
     name: Name
     kind: Annotated[Literal["car", "van", "rigid", "bus", "tractor"], Field(alias="class")]
     length_m: Length
@@ -107,7 +128,9 @@ class VehicleDocument(Model):
             tyre_width=self.tyre_width_m,
             corner_cut=self.corner_cut_m,
             steering=steering,
-            features=tuple(Feature(name=f.name, x=f.x_m, y=f.y_m, z=f.z_m) for f in self.features),
+            features=tuple(
+                Feature(name=f.name, x=f.x_m, y=f.y_m, z=f.z_m, role=f.role) for f in self.features
+            ),
             glass=tuple(self._opening(i) for i in range(len(self.glass))),
             trailer=self._trailer(),
         )

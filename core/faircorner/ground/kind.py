@@ -53,6 +53,7 @@ class Kind:
     to_pass : m left for others to pass a vehicle that stands ready, None where nobody passes
     has_neighbour : whether cues are taken from a parked vehicle
     landmarks, things : names that its goal gives, for whoever writes a method
+    gap_to : what the gap that is wanted along it is told to
     """
 
     goal: type[Goal]
@@ -62,6 +63,7 @@ class Kind:
     measures: Callable[[Ground], dict[str, float]]
     adjust: Callable[[Ground, str, float], Ground]
     landmarks: tuple[str, ...]
+    gap_to: str
     things: tuple[str, ...] = ()
     laid: Callable[[Ground], frozenset[str]] = field(default=lambda _ground: frozenset())
     rooms: Callable[[Ground], tuple[Room, ...]]

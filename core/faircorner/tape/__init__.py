@@ -1,12 +1,13 @@
 """Tape readings to a pose, and the pose against a standard."""
 
 from faircorner.tape.readings import Readings, TapedPose, locate
-from faircorner.tape.verdict import Finding, Outcome, Verdict, judge
+from faircorner.tape.verdict import MET, Finding, Result, Verdict, judge
 
 __all__ = [
+    "MET",
     "Finding",
-    "Outcome",
     "Readings",
+    "Result",
     "TapedPose",
     "Verdict",
     "judge",

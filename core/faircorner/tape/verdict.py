@@ -7,9 +7,11 @@ from typing import Literal, TypeAlias
 
 from faircorner.standards import MEASURES, Finish, Grade, Limit, Standard
 
-__all__ = ["Finding", "Outcome", "Verdict", "judge"]
+__all__ = ["MET", "Finding", "Result", "Verdict", "judge"]
 
-Outcome: TypeAlias = Literal["met", "met with small faults", "not met", "ended"]
+Result: TypeAlias = Literal["met", "met with small faults", "not met", "ended"]
+# Which of them meet the standard.
+MET: frozenset[Result] = frozenset({"met", "met with small faults"})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -23,7 +25,7 @@ class Finding:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Verdict:
-    outcome: Outcome
+    outcome: Result
     small: int
     serious: int
     findings: tuple[Finding, ...]
@@ -39,7 +41,7 @@ def judge(standard: Standard, finish: Finish, counts: Mapping[str, float]) -> Ve
     findings = tuple(_finding(limit, finish, counts) for limit in standard.limits)
     grades = [finding.grade for finding in findings]
     small, serious = grades.count("small"), grades.count("serious")
-    outcome: Outcome
+    outcome: Result
     if "ends" in grades:
         outcome = "ended"
     elif serious or small > standard.small_allowed:

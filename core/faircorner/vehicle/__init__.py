@@ -1,7 +1,7 @@
 """The vehicle: its body, how it steers, and the features a driver lines things up with."""
 
 from faircorner.vehicle.body import TYRE_WIDTH, Vehicle
-from faircorner.vehicle.features import Feature, Opening
+from faircorner.vehicle.features import Feature, FeatureRole, Opening
 from faircorner.vehicle.steering import Circle, Steering, axle_radius
 from faircorner.vehicle.trailer import Trailer
 from faircorner.vehicle.tyres import tyre_poses
@@ -10,6 +10,7 @@ __all__ = [
     "TYRE_WIDTH",
     "Circle",
     "Feature",
+    "FeatureRole",
     "Opening",
     "Steering",
     "Trailer",

@@ -94,7 +94,7 @@ class Vehicle:
     def mirror_x(self) -> float:
         """x of the door mirrors, m: the measured feature, else a fifth behind the front axle."""
         for feature in self.features:
-            if "door mirror" in feature.name:
+            if feature.role == "door mirror":
                 return feature.x
         return 0.8 * self.wheelbase
 

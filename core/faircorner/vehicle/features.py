@@ -1,6 +1,7 @@
 """Places on a vehicle that a driver lines things up with, and the glass they look through."""
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
+from typing import Literal, TypeAlias
 
 import numpy as np
 from shapely import Polygon, prepare
@@ -8,20 +9,26 @@ from shapely import Polygon, prepare
 from faircorner.errors import InputError
 from faircorner.plane import Floats, frozen
 
-__all__ = ["Feature", "Opening"]
+__all__ = ["Feature", "FeatureRole", "Opening"]
+
+FeatureRole: TypeAlias = Literal["door mirror"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Feature:
-    """A named place on the vehicle; metres in the vehicle's frame."""
+    """A named place on the vehicle; metres in the vehicle's frame.
+
+    name : for people; role : which part it is, where the sums have to know
+    """
 
     name: str
     x: float
     y: float
     z: float
+    role: FeatureRole | None = None
 
     def mirrored(self) -> "Feature":
-        return Feature(name=self.name, x=self.x, y=-self.y, z=self.z)
+        return replace(self, y=-self.y)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

@@ -28,6 +28,12 @@ export const sessionQuery = queryOptions({
   staleTime: 5 * 60_000,
 });
 
+export const vocabularyQuery = queryOptions({
+  queryKey: ["vocabulary"],
+  queryFn: async ({ signal }) => dataOf(await api.GET("/api/vocabulary", { signal })),
+  staleTime: Number.POSITIVE_INFINITY, // it changes only with the application
+});
+
 export const docketQuery = (ids: DocketIds) =>
   queryOptions({
     queryKey: ["docket", ids],

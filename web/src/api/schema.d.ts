@@ -77,6 +77,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vocabulary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Vocabulary Read
+         * @description What a method or standard may name.
+         */
+        get: operations["vocabulary_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grounds/measure": {
         parameters: {
             query?: never;
@@ -742,7 +762,7 @@ export interface components {
         };
         /**
          * RevisionOut
-         * @description One state of a document, whole. `body` has the format its own first line names.
+         * @description One state of a document, whole, in today's format whichever it was kept in.
          */
         RevisionOut: {
             /** Id */
@@ -790,6 +810,50 @@ export interface components {
             body: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * MeasureWord
+         * @description What a standard may limit: taped at the end, or counted while driving.
+         */
+        MeasureWord: {
+            /** Name */
+            name: string;
+            /** Taped */
+            taped: boolean;
+        };
+        /**
+         * PlaceWords
+         * @description What a method may name at a kind of place; gap_to is what the wanted gap is told to.
+         */
+        PlaceWords: {
+            /** Landmarks */
+            landmarks: string[];
+            /** Things */
+            things: string[];
+            /** Gap To */
+            gap_to: string;
+        };
+        /**
+         * VocabularyOut
+         * @description Every name that a method or standard may use, as documents have it.
+         */
+        VocabularyOut: {
+            /** Manoeuvres */
+            manoeuvres: {
+                [key: string]: string;
+            };
+            /** Places */
+            places: {
+                [key: string]: components["schemas"]["PlaceWords"];
+            };
+            /** Own Points */
+            own_points: string[];
+            /** Events */
+            events: string[];
+            /** Looks */
+            looks: string[];
+            /** Measures */
+            measures: components["schemas"]["MeasureWord"][];
         };
         /**
          * GroundOut
@@ -1186,12 +1250,17 @@ export interface components {
             /** Y M */
             y_m: number;
         };
-        /** OverhangOut */
+        /**
+         * OverhangOut
+         * @description How far the body reaches over a kerb; counts is false where there is none it may cross.
+         */
         OverhangOut: {
             /** Metres */
             metres: number;
             /** S M */
             s_m: number;
+            /** Counts */
+            counts: boolean;
         };
         /** PathPoint */
         PathPoint: {
@@ -1256,12 +1325,16 @@ export interface components {
         /**
          * ReasonOut
          * @description The same as why_not with {0}, {1} … where the lengths go, to be told in any units.
+         *
+         *     step : index of the step that is to blame, where it is one
          */
         ReasonOut: {
             /** Text */
             text: string;
             /** Lengths M */
             lengths_m: number[];
+            /** Step */
+            step: number | null;
         };
         /** SetFigures */
         SetFigures: {
@@ -1925,6 +1998,11 @@ export interface components {
              * @enum {string}
              */
             outcome: "met" | "met with small faults" | "not met" | "ended";
+            /**
+             * Met
+             * @default false
+             */
+            met: boolean;
             /** Small */
             small: number;
             /** Serious */
@@ -2022,6 +2100,8 @@ export interface components {
              * @enum {string}
              */
             outcome: "met" | "met with small faults" | "not met" | "ended";
+            /** Met */
+            met: boolean;
             /** Counted */
             counted: boolean;
         };
@@ -2311,6 +2391,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RevisionOut"];
+                };
+            };
+        };
+    };
+    vocabulary_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VocabularyOut"];
                 };
             };
         };

@@ -39,6 +39,7 @@ export type FinishSet = Schemas["SetOut"];
 export type Lesson = Schemas["LessonOut"];
 export type GroundState = Schemas["GroundOut"];
 export type Thing = Schemas["ThingOut"];
+export type Vocabulary = Schemas["VocabularyOut"];
 export type Problem = Schemas["Problem"];
 
 /** Lengths in metres, as everywhere between the server and the drawing. */
@@ -73,7 +74,13 @@ export interface VehicleBody {
     circles: { turns: number; kerb_circle_m: Metres }[];
   };
   trailer: TrailerBody | null;
-  features: { name: string; x_m: Metres; y_m: Metres; z_m: Metres }[];
+  features: {
+    name: string;
+    role?: "door mirror" | null;
+    x_m: Metres;
+    y_m: Metres;
+    z_m: Metres;
+  }[];
   glass: { name: string; polygon_m: [Metres, Metres, Metres][] }[];
 }
 

@@ -25,7 +25,7 @@ export const bodyCorners = (v: VehicleBody): Point[] => {
 };
 
 const mirrorX = (v: VehicleBody): Metres =>
-  v.features.find((f) => f.name.includes("door mirror"))?.x_m ?? 0.8 * v.wheelbase_m;
+  v.features.find((f) => f.role === "door mirror")?.x_m ?? 0.8 * v.wheelbase_m;
 
 /** How far the front wheels turn for the drawing: the single-track angle at full lock. */
 export const wheelAngle = (vehicle: VehicleBody, turns: number): number => {

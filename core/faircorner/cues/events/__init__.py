@@ -19,6 +19,7 @@ from faircorner.cues.events.travelled import Travelled, TravelledModel
 from faircorner.cues.events.wheel_set import WheelSet, WheelSetModel
 
 __all__ = [
+    "EVENTS",
     "Abeam",
     "AtEdge",
     "Event",
@@ -36,6 +37,9 @@ __all__ = [
     "WheelSet",
 ]
 
+EVENTS: tuple[type[Event], ...] = (
+    Parallel, Heading, Abeam, Kerb, AtEdge, GapWanted, Travelled, Seen, WheelSet,
+)  # fmt: skip
 EventModel: TypeAlias = Annotated[
     TravelledModel
     | HeadingModel

@@ -31,7 +31,7 @@ export const Clearances = ({ plan }: { plan: Plan }) => {
         {plan.clearance.map((passed) => (
           <Row key={passed.obstacle} what={named(passed)} figure={length(passed.metres, units)} />
         ))}
-        {plan.clearance.some((c) => c.of_tyres && c.obstacle.includes("kerb")) && (
+        {plan.overhang.counts && (
           <Row
             what="body over the kerb"
             figure={over.metres < 0.005 ? "stays off" : length(over.metres, units)}

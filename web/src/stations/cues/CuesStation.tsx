@@ -45,15 +45,14 @@ export const CuesStation = () => {
 };
 
 /** Why a changed school cannot be driven, and at which step. */
-const troubleOf = (error: Error | null, plan: Plan, method: MethodBody) => {
+const troubleOf = (error: Error | null, plan: Plan) => {
   if (error) {
     const field = error instanceof ApiError ? error.field : "";
     const step = /^steps\[(\d+)\]/.exec(field);
     return { text: error.message, step: step ? Number(step[1]) : null };
   }
   if (plan.feasible || plan.why_not === null) return null;
-  const stuck = method.steps.findIndex((step) => plan.why_not?.includes(`“${step.say}”`));
-  return { text: `This cannot be driven: ${plan.why_not}.`, step: stuck < 0 ? null : stuck };
+  return { text: `This cannot be driven: ${plan.why_not}.`, step: plan.reason.step };
 };
 
 /** From between others there is a way out to be worked out; from an empty road one drives off. */
@@ -127,7 +126,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             <MethodEditor
               revision={docket.method}
               draft={draft}
-              trouble={troubleOf(plan.error, shown, method)}
+              trouble={troubleOf(plan.error, shown)}
               close={() => setEditing(false)}
             />
           )}

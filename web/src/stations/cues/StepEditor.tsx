@@ -6,9 +6,10 @@ import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import type { MethodBody } from "../../api/types";
+import { useVocabulary } from "../../shell/useVocabulary";
 import { Amount } from "./Amount";
 import { Choice, type StepProps } from "./editing";
-import { changeStep, LOOKS, newUntil, type Step, UNTILS } from "./methodSteps";
+import { changeStep, newUntil, type Step, UNTILS } from "./methodSteps";
 import { UntilFigures } from "./UntilFigures";
 
 interface Props {
@@ -18,6 +19,7 @@ interface Props {
 }
 
 export const StepEditor = ({ body, index, edit }: Props) => {
+  const vocabulary = useVocabulary();
   const step = body.steps[index];
   if (!step) return null;
   const change = (part: Partial<Step>) => edit(changeStep(body, index, part));
@@ -53,11 +55,11 @@ export const StepEditor = ({ body, index, edit }: Props) => {
       <Choice
         label="Until"
         value={step.until.kind}
-        choices={UNTILS}
-        choose={(kind) => change({ until: newUntil(body, kind) })}
+        choices={Object.fromEntries(vocabulary.events.map((kind) => [kind, UNTILS[kind] ?? kind]))}
+        choose={(kind) => change({ until: newUntil(vocabulary, body, kind) })}
       />
       <UntilFigures body={body} step={step} change={change} />
-      <Looks step={step} change={change} />
+      <Looks looks={vocabulary.looks} step={step} change={change} />
     </>
   );
 };
@@ -78,13 +80,17 @@ const Say = ({ say, change }: { say: string; change: (say: string) => void }) =>
   );
 };
 
-const Looks = ({ step, change }: Pick<StepProps, "step" | "change">) => (
+interface LooksProps extends Pick<StepProps, "step" | "change"> {
+  looks: readonly string[];
+}
+
+const Looks = ({ looks, step, change }: LooksProps) => (
   <Box
     role="group"
     aria-label="Looks before it"
     sx={{ display: "flex", gap: 0.5, flexWrap: "wrap" }}
   >
-    {LOOKS.map((look) => {
+    {looks.map((look) => {
       const on = step.looks.includes(look);
       return (
         <Chip

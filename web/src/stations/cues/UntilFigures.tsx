@@ -1,23 +1,30 @@
 /** What a step waits for, in figures and names. */
 import Box from "@mui/material/Box";
-import type { FitAngle, FitMetres } from "../../api/types";
-import { goalOf } from "../../drawing/berth";
+import {
+  bodyOf,
+  type FitAngle,
+  type FitMetres,
+  type GroundBody,
+  type VehicleBody,
+} from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
+import { useDocket } from "../../shell/useDocket";
+import { useVocabulary } from "../../shell/useVocabulary";
 import { Choice, Fitted, type StepProps, same } from "./editing";
-import {
-  fittedAngle,
-  fittedMetres,
-  isFitted,
-  landmarksOf,
-  MARKS,
-  OWN_POINTS,
-  type Step,
-  THINGS,
-} from "./methodSteps";
+import { fittedAngle, fittedMetres, isFitted, placeOf, type Step } from "./methodSteps";
+
+/** What else can be seen here: cones and poles that were put down. */
+const STANDING = ["cone", "pole"];
 
 export const UntilFigures = ({ body, step, change }: StepProps) => {
   const { until } = step;
+  const vocabulary = useVocabulary();
+  const docket = useDocket();
+  const place = placeOf(vocabulary, body);
+  const put = bodyOf<GroundBody>(docket.ground).obstacles.filter((o) => STANDING.includes(o.kind));
+  const things = [...place.things, ...put.map((o) => o.name)];
+  const marks = bodyOf<VehicleBody>(docket.vehicle).features.map((f) => f.name);
   const set = (part: Partial<Step["until"]>) => change({ until: { ...until, ...part } });
   return (
     <>
@@ -26,14 +33,14 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
           <Choice
             label="Own point"
             value={until.own}
-            choices={same(OWN_POINTS)}
+            choices={same(vocabulary.own_points)}
             choose={(own) => set({ own })}
           />
           {until.landmark !== undefined && (
             <Choice
               label="Landmark"
               value={until.landmark}
-              choices={same(landmarksOf(body))}
+              choices={same([...new Set([...place.landmarks, until.landmark])])}
               choose={(landmark) => set({ landmark })}
             />
           )}
@@ -44,13 +51,13 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
           <Choice
             label="Thing"
             value={until.thing ?? ""}
-            choices={same([...new Set([...THINGS[goalOf(body)], until.thing ?? ""])])}
+            choices={same([...new Set([...things, until.thing ?? ""])])}
             choose={(thing) => set({ thing })}
           />
           <Choice
             label="Mark"
             value={until.mark}
-            choices={same([...new Set([...MARKS, until.mark])])}
+            choices={same([...new Set([...marks, until.mark])])}
             choose={(mark) => set({ mark })}
           />
         </Box>

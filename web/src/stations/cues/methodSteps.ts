@@ -1,50 +1,13 @@
 /** A school's steps as an editor sees them: what a step may wait for, and changes to the list. */
-import type { FitAngle, FitMetres, FitShare, MethodBody } from "../../api/types";
-import { type GoalKind, goalOf } from "../../drawing/berth";
+import type { FitAngle, FitMetres, FitShare, MethodBody, Vocabulary } from "../../api/types";
+import { goalOf } from "../../drawing/berth";
 
 export type Step = MethodBody["steps"][number];
 export type Until = Step["until"];
 
-export const LOOKS = ["all round", "off side", "near side", "behind", "nose"] as const;
-export const OWN_POINTS = ["rear bumper", "front bumper", "mirror", "rear wheel", "front wheel"];
-const LANDMARKS: Record<GoalKind, readonly [string, ...string[]]> = {
-  kerbside: ["tail ahead", "nose ahead", "nose behind"],
-  bay: ["far line", "near line"],
-  turnabout: ["mark"],
-  corner: ["corner start", "corner"],
-  stretch: ["mark", "stop"],
-};
-
-/** What can be seen to pass a mark: of the place itself, besides cones and poles put down there. */
-export const THINGS: Record<GoalKind, readonly [string, ...string[]]> = {
-  kerbside: ["corner of the parked vehicle"],
-  bay: ["end of the far line", "end of the near line"],
-  turnabout: ["cone 1", "pole 1"],
-  corner: ["first curved kerbstone", "last curved kerbstone"],
-  stretch: ["post"],
-};
-
-/** Marks that vehicles have, the kerb side's where there are two. */
-export const MARKS = [
-  "door mirror",
-  "front door handle",
-  "B-pillar",
-  "rear door handle",
-  "C-pillar",
-  "rear lamp",
-];
-
-/** What a step can be lined up with: another at a kerb than at a bay. */
-export const landmarksOf = (body: MethodBody): readonly string[] => LANDMARKS[goalOf(body)];
-
-/** What the last stretch is told by, where one is wanted along the place. */
-const ENDS: Record<GoalKind, string> = {
-  kerbside: "tail ahead",
-  bay: "head",
-  turnabout: "mark",
-  corner: "mouth",
-  stretch: "mark",
-};
+/** What can be named at the kind of place where a method ends. */
+export const placeOf = (vocabulary: Vocabulary, body: MethodBody) =>
+  vocabulary.places[goalOf(body)] ?? { landmarks: [], things: [], gap_to: "mark" };
 
 /** What a step may wait for, in the instructor's words. */
 export const UNTILS: Record<string, string> = {
@@ -88,23 +51,24 @@ export const fittedMetres = (body: MethodBody, kind: string): FitMetres => ({
 });
 
 /** A new event of a kind, with everything it needs left to the fit or at its usual figure. */
-export const newUntil = (body: MethodBody, kind: string): Until => {
+export const newUntil = (vocabulary: Vocabulary, body: MethodBody, kind: string): Until => {
+  const place = placeOf(vocabulary, body);
   if (kind === "heading") return { kind, angle: fittedAngle(body) };
   if (kind === "abeam")
     return {
       kind,
       own: "rear bumper",
-      landmark: LANDMARKS[goalOf(body)][0],
+      landmark: place.landmarks[0] ?? "",
       metres: fittedMetres(body, kind),
     };
   if (kind === "kerb") return { kind, own: "rear wheel", metres: fittedMetres(body, kind) };
   if (kind === "edge") return { kind, edge: "far kerb", metres: fittedMetres(body, "kerb") };
   if (kind === "gap wanted") {
     const own = body.manoeuvre === "bay reverse" ? "rear bumper" : "front bumper";
-    return { kind, own, landmark: ENDS[goalOf(body)] };
+    return { kind, own, landmark: place.gap_to };
   }
   if (kind === "travelled") return { kind, metres: 1 };
-  if (kind === "seen") return { kind, mark: "B-pillar", thing: THINGS[goalOf(body)][0] };
+  if (kind === "seen") return { kind, mark: "B-pillar", thing: place.things[0] ?? "cone 1" };
   return { kind };
 };
 

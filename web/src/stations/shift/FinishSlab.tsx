@@ -101,9 +101,9 @@ export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
           d={outline(mark.pose)}
           fill={ink.pale}
           fillOpacity={0.1}
-          stroke={mark.outcome.startsWith("met") ? ink.chalk : "#FF9B7D"}
+          stroke={mark.met ? ink.chalk : "#FF9B7D"}
           strokeOpacity={0.75}
-          strokeDasharray={mark.outcome.startsWith("met") ? undefined : "5 4"}
+          strokeDasharray={mark.met ? undefined : "5 4"}
         />
       ))}
       <path

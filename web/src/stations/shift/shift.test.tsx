@@ -37,7 +37,7 @@ describe("advice", () => {
 it("draws the finishes that count, and none that was spoilt", () => {
   const pose = { x_m: 0, y_m: 0, heading_deg: 0 };
   const mark = (counted: boolean, y_m: number) =>
-    ({ attempt: `${y_m}`, pose: { ...pose, y_m }, outcome: "met", counted }) as never;
+    ({ attempt: `${y_m}`, pose: { ...pose, y_m }, outcome: "met", met: true, counted }) as never;
   const finishes = { marks: [mark(true, 0), mark(true, 0.2), mark(false, 2)] } as never;
   const frame = makeFrame(400, 300, { left: -5, right: 5, bottom: -4, top: 4 });
   const drawn = renderToStaticMarkup(

@@ -67,7 +67,7 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
   const units = useUnits();
   const { verdict } = tape;
   const body = bodyOf<StandardBody>(standard);
-  const good = verdict.outcome.startsWith("met");
+  const good = verdict.met;
   return (
     <Paper role="status" aria-label="Verdict" sx={{ p: 1.75 }}>
       <Typography variant="h1" sx={{ color: good ? ink.teal : ink.coralText }}>

@@ -22,6 +22,7 @@ BAY = Kind(
     measures=bay_measures,
     adjust=adjust_bay,
     landmarks=("near line", "far line"),
+    gap_to="head",
     things=("end of the far line", "end of the near line"),
     laid=lambda _place: LAID,
     rooms=rooms,

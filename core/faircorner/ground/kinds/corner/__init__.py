@@ -34,6 +34,7 @@ CORNER = Kind(
     measures=ROAD.measures,
     adjust=ROAD.adjust,
     landmarks=("corner start", "corner"),
+    gap_to="mouth",
     things=("first curved kerbstone", "last curved kerbstone"),
     rooms=lambda _place: (Room(what="road width", measure="road_width"),),
     sizes=_sizes,

@@ -23,6 +23,7 @@ KERBSIDE = Kind(
     measures=kerb_measures,
     adjust=adjust_kerb,
     landmarks=("tail ahead", "nose ahead", "nose behind"),
+    gap_to="tail ahead",
     things=("corner of the parked vehicle",),
     laid=parked_names,
     rooms=rooms,

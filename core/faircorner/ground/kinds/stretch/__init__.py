@@ -18,6 +18,7 @@ STRETCH = Kind(
     measures=ROAD.measures,
     adjust=ROAD.adjust,
     landmarks=("mark", "stop"),
+    gap_to="mark",
     things=("post",),
     rooms=lambda _place: (Room(what="start gap", measure=None, only_more=False),),
     sizes=lambda _place, _vehicle: (),

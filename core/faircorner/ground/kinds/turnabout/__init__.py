@@ -40,6 +40,7 @@ TURNABOUT = Kind(
     measures=ROAD.measures,
     adjust=ROAD.adjust,
     landmarks=("mark",),
+    gap_to="mark",
     things=(),
     rooms=lambda _place: (Room(what="road width", measure="road_width"),),
     sizes=_sizes,
