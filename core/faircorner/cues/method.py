@@ -4,7 +4,7 @@ Methods speak of the kerb, or the bay: *toward* and *away*. The sums always have
 that toward is left, positive; `faircorner.sides` sees to that.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Literal, TypeAlias, get_args
 
 from faircorner.cues.events import Event
@@ -76,6 +76,7 @@ class Method:
 
     turns_per_metre : how fast the hands turn the wheel for each metre rolled
     references : whether the school teaches cues to line up, or outcomes to watch
+    unknowns : every figure to be fitted, once, in the order in which the driver meets them
     """
 
     name: str
@@ -84,10 +85,12 @@ class Method:
     steps: tuple[Step, ...]
     turns_per_metre: float = 2.0
     references: bool = True
+    unknowns: tuple[Unknown, ...] = field(init=False)
 
     def __post_init__(self) -> None:
         if not self.steps:
             raise InputError("steps", "needs at least one step")
+        object.__setattr__(self, "unknowns", self._unknowns())
         named = [u.name for u in self.unknowns]
         for name in named:
             if named.count(name) > 1:
@@ -104,9 +107,7 @@ class Method:
                     "a wheel turned standing is set before the step rolls",
                 )
 
-    @property
-    def unknowns(self) -> tuple[Unknown, ...]:
-        """Every figure to be fitted, once, in the order in which the driver meets them."""
+    def _unknowns(self) -> tuple[Unknown, ...]:
         met: list[float | Unknown] = [self.start.gap, self.start.metres]
         for step in self.steps:
             met += [step.wheel.of_lock, step.until.figure()]
