@@ -58,7 +58,7 @@ _PLACES = {
     "reverse along the kerb": lay_road("bench", Stretch()),
     "pull up opposite": lay_road("bench", Stretch()),
 }
-# Schools that want a place of their own.
+# Methods that want a place of their own.
 _OWN_PLACES = {
     "Yard bay against the clock": lay_bay(
         "bench", before=None, beyond=None, aisle=9.0,
@@ -79,7 +79,7 @@ def _car() -> tuple[Vehicle, Seat]:
 
 
 def _plan_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, float]]:
-    """A plan with windows for every school; another start gap each time, nothing remembered."""
+    """A plan with windows for every method; another start gap each time, nothing remembered."""
     rows = []
     for name, document in methods().items():
         method = document.build()

@@ -18,7 +18,7 @@ class Learner:
     bias: tuple[float, ...]
     scatter: tuple[float, ...]
     attempts: int
-    school: str = "Straight-run reverse park"
+    method: str = "Straight-run reverse park"
     test: str = ""
     takes_advice: bool = False
     username: str = ""
@@ -48,16 +48,16 @@ TIDEWELL_LEARNERS = (
             attempts=3),
     Learner(name="Odile Marn", note="Parks at work from spring", seat="Odile, seat 4",
             place="Harbour car park", bias=(0.17, 0.0), scatter=(0.07, 0.03), attempts=14,
-            school="Full-lock reverse bay"),
+            method="Full-lock reverse bay"),
     Learner(name="Sanne Hook", note="Yard test next month", seat="Sanne, seat 5",
             place="Tern Yard", bias=(-0.16, 0.0), scatter=(0.05, 0.04), attempts=12,
-            school="Yard bay against the clock", test="yard test"),
+            method="Yard bay against the clock", test="yard test"),
     Learner(name="Lotte Brisk", note="Wants to turn without help", seat="Lotte, seat 4",
             place="Larch Close", bias=(0.0, 0.16, 0.0), scatter=(0.06, 0.05, 0.05), attempts=13,
-            school="Three-movement turn"),
+            method="Three-movement turn"),
     Learner(name="Joss Amber", note="Likes corners least", seat="Joss, seat 5",
             place="Priory Road", bias=(0.14, 0.0), scatter=(0.06, 0.05), attempts=12,
-            school="Close corner reverse"),
+            method="Close corner reverse"),
 )  # fmt: skip
 QUARRY_LEARNERS = (
     Learner(name="Rosa Denning", note="Day course", seat="Rosa, seat 3", place="Gravel Lane",
@@ -65,7 +65,7 @@ QUARRY_LEARNERS = (
     Learner(name="Emil Stroud", note="Evening course", seat="Emil, seat 5", place="Gravel Lane",
             bias=(0.0, 0.0, 0.0, 0.0), scatter=(0.12, 0.06, 0.07, 0.05), attempts=14),
     Learner(name="Gerd Walsh", note="Evening course", seat="Gerd, seat 4", place="Kiln yard",
-            bias=(0.0, 0.0), scatter=(0.08, 0.04), attempts=12, school="Full-lock forward bay"),
+            bias=(0.0, 0.0), scatter=(0.08, 0.04), attempts=12, method="Full-lock forward bay"),
 )  # fmt: skip
 
 # Which car each seat is in, how far back it is set (m) and how high the eye is (m).

@@ -110,7 +110,7 @@ class _Loader:
                 seat = self._document("seat", body, vehicle_id=vehicle.document_id)
                 self.seats[name] = (vehicle, seat)
         self.grounds = [self._document("ground", ground_document(g)) for g in self.places]
-        self.schools = {
+        self.methods = {
             name: self._document("method", m.model_dump(by_alias=True, mode="json"))
             for name, m in methods().items()
         }
@@ -135,7 +135,7 @@ class _Loader:
         person = self._member(learner.username, learner.name, Role.LEARNER, learner.note)
         vehicle, seat = self.seats[learner.seat]
         ground = next(g for g in self.grounds if g.name.startswith(learner.place))
-        method = self.schools[learner.school]
+        method = self.methods[learner.method]
         revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
                      "standard": self._judged_by(method, learner.test)}  # fmt: skip
         sheet = make_sheet(self.school, learner_id=person.pk, revisions=revisions, options={})

@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from server.documents.models import Revision
 from tests.browser.steps import TEODOR, choose, desk, field, sign_in, station, type_length
-from tests.browser.test_schools import pick_school
+from tests.browser.test_methods import pick_method
 
 
 def drawing(page, name):
@@ -40,7 +40,7 @@ def test_a_new_bay_is_made_changed_and_driven(page):
     kept = Revision.objects.get(document__kind="ground", number=2, body__name="Ropewalk yard").body
     assert kept["goal"]["angle_deg"] == 60
     assert [o["name"] for o in kept["obstacles"]] == ["neighbour before", "wall"]
-    pick_school(page, "Full-lock forward bay")
+    pick_method(page, "Full-lock forward bay")
     station(page, "Cues")
     expect(page.get_by_role("button", name="Use this sheet and drive")).to_be_enabled()
     expect(drawing(page, "Plan of the manoeuvre, Ropewalk yard")).to_contain_text(
@@ -67,20 +67,20 @@ def test_an_angle_out_of_reason_is_told_and_changes_nothing(page):
     expect(page.get_by_text(re.compile("^Ground: revision 1"))).to_be_visible()
 
 
-def test_a_school_of_the_kerb_brings_a_kerb_along(page):
+def test_a_method_of_the_kerb_brings_a_kerb_along(page):
     sign_in(page)
     choose(page, "Learner", "Odile Marn")
     expect(page.get_by_role("button", name="Method: Full-lock reverse bay")).to_be_visible()
-    # Before the places have come nobody knows which one a school would bring.
+    # Before the places have come nobody knows which one a method would bring.
     held = []
     page.route("**/documents?kind=ground", lambda route: held.append(route))  # noqa: PLW0108  Playwright marks it
     page.get_by_role("button", name=re.compile("^Method:")).click()
-    waiting = page.get_by_text("Fetching the schools")
+    waiting = page.get_by_text("Fetching the methods")
     expect(waiting).to_be_visible()
     held[0].continue_()
     expect(waiting).to_have_count(0)
     page.keyboard.press("Escape")
-    pick_school(page, "Lock to lock reverse park")
+    pick_method(page, "Lock to lock reverse park")
     expect(drawing(page, "Plan of the manoeuvre")).to_contain_text("footpath")
     expect(page.get_by_role("button", name="Judged by: Ostrel car test")).to_be_visible()
 
@@ -118,7 +118,7 @@ def test_a_leaning_bay_on_the_right_is_taped_in_feet_and_inches(page):
     expect(page.get_by_role("status", name="Verdict")).to_contain_text("Tyres to stop")
 
 
-def test_two_schools_into_a_bay_are_compared_by_what_a_bay_has(page):
+def test_two_methods_into_a_bay_are_compared_by_what_a_bay_has(page):
     sign_in(page)
     choose(page, "Learner", "Odile Marn")
     expect(drawing(page, "Plan of the manoeuvre, Harbour")).to_be_visible()
@@ -130,8 +130,8 @@ def test_two_schools_into_a_bay_are_compared_by_what_a_bay_has(page):
         expect(table).not_to_contain_text("vehicle ahead")
     expect(tables.first).to_contain_text("Least width of bay that it can use")
     expect(tables.first).not_to_contain_text("none within reason")
-    # Only schools that end in a bay are offered.
-    page.get_by_role("combobox", name="Second school").click()
+    # Only methods that end in a bay are offered.
+    page.get_by_role("combobox", name="Second method").click()
     known = [m for m in methods().values() if m.manoeuvre.startswith("bay")]
     expect(page.get_by_role("option")).to_have_count(len(known))
 

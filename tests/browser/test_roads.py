@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 from server.documents.models import Revision
 from tests.browser.steps import TEODOR, choose, desk, field, sign_in, station, type_length
 from tests.browser.test_bays import drawing
-from tests.browser.test_schools import pick_school
+from tests.browser.test_methods import pick_method
 
 
 def what_if(page, metres):
@@ -51,7 +51,7 @@ def test_a_new_corner_is_laid_out_and_reversed_round(page):
     expect(page.get_by_text(re.compile("^Ground: revision 2"))).to_be_visible()
     kept = Revision.objects.get(document__kind="ground", number=2, body__name="Chapel corner").body
     assert (kept["goal"]["radius_m"], kept["goal"]["back_m"], kept["edging"]) == (7, 5, "verge")
-    pick_school(page, "Wide corner reverse")
+    pick_method(page, "Wide corner reverse")
     station(page, "Cues")
     expect(page.get_by_text("Wheel that holds 50 cm")).to_be_visible()
     round_it = page.get_by_role("region", name="Wheel round corners")
@@ -125,7 +125,7 @@ def test_how_little_room_would_do_is_drawn_with_what_is_met(page):
 
 def test_from_the_opposite_side_the_way_back_is_told(page):
     sign_in(page)
-    pick_school(page, "Pull up opposite and reverse")
+    pick_method(page, "Pull up opposite and reverse")
     station(page, "Cues")
     rejoining = page.get_by_role("region", name="Rejoining")
     expect(rejoining).to_contain_text("over the shoulder to the traffic side")
@@ -138,7 +138,7 @@ def test_from_the_opposite_side_the_way_back_is_told(page):
     expect(drift.get_by_role("alert")).to_contain_text("between 0.02 and 8 m")
 
 
-def test_a_school_brings_the_place_it_was_drawn_at(page):
+def test_a_method_brings_the_place_it_was_drawn_at(page):
     sign_in(page)
     choose(page, "Learner", "Ines Varga")
     page.get_by_role("button", name=re.compile("^Method:")).click()

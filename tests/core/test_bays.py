@@ -25,7 +25,7 @@ widths = st.floats(2.2, 3.5)
 STANDARD = house_standard("bay").build()
 
 
-def school(name):
+def way(name):
     return methods()[name].build()
 
 
@@ -105,7 +105,7 @@ def test_a_bay_written_down_and_read_again_is_the_same_bay(angle, width, side):
 @given(angle=angles, off=st.floats(-0.4, 0.4), lean=st.floats(-8.0, 8.0), along=st.floats(0.1, 0.6))
 def test_readings_in_a_bay_give_the_pose_back_on_both_sides(linnet, name, angle, off, lean, along):
     """A tape held straight across to the line and along to the head finds the vehicle again."""
-    place = suited(lay_bay("bay", bay=Bay(angle=angle)), school(name))
+    place = suited(lay_bay("bay", bay=Bay(angle=angle)), way(name))
     berth = place.berth
     room = 5.0 - along - linnet.length
     x = room + linnet.rear_overhang if berth.along == "ahead" else -room - linnet.nose
@@ -123,7 +123,7 @@ def test_readings_in_a_bay_give_the_pose_back_on_both_sides(linnet, name, angle,
 
 def test_a_vehicle_standing_as_wanted_reads_the_same_on_both_sides(linnet):
     """Closed form: midway between the lines, each tyre is half of what the tyres leave free."""
-    place = suited(lay_bay("bay", bay=Bay(width=2.6)), school("Full-lock reverse bay"))
+    place = suited(lay_bay("bay", bay=Bay(width=2.6)), way("Full-lock reverse bay"))
     wanted = place.berth.wanted_kerb(linnet)
     outer = linnet.hubs(side=1)[:, 1].mean() * 2
     assert 2 * wanted + outer == pytest.approx(2.6)
@@ -137,7 +137,7 @@ def test_a_vehicle_standing_as_wanted_reads_the_same_on_both_sides(linnet):
 
 def test_a_wheel_stop_holds_the_tyres_and_lets_the_body_over(linnet, seat):
     place = lay_bay("bay", bay=Bay(width=2.6, head="wheel stop", head_gap=0.1), aisle=7.0)
-    plan = make_plan(scene(linnet, seat, place, school("Full-lock reverse bay"), STANDARD))
+    plan = make_plan(scene(linnet, seat, place, way("Full-lock reverse bay"), STANDARD))
     assert plan.feasible, str(plan.why_not)
     stop = place.obstacles[-1]
     tail = to_site(plan.track.final[0], linnet.outline()[0])[:, 1].max()
@@ -153,13 +153,13 @@ def test_looks_into_a_bay_say_what_this_gear_does(linnet, seat):
             linnet,
             seat,
             lay_bay("b", bay=Bay(width=2.6), aisle=7.0),
-            school("Full-lock reverse bay"),
+            way("Full-lock reverse bay"),
             (),
         )
     )
     assert {"reverses", "swings out", "tail goes in"} <= {look.why for look in back.looks}
     leaning = lay_bay("f", bay=Bay(angle=np.radians(60)), aisle=7.0)
-    forward = make_plan(scene(linnet, seat, leaning, school("Full-lock forward bay"), UNLIMITED))
+    forward = make_plan(scene(linnet, seat, leaning, way("Full-lock forward bay"), UNLIMITED))
     why = {look.why: look.metres for look in forward.looks}
     assert "drives on" in why
     radius = 1 / float(linnet.steering.curvature(linnet.steering.lock_turns))
@@ -172,19 +172,19 @@ def test_looks_into_a_bay_say_what_this_gear_does(linnet, seat):
 
 def test_each_cue_at_a_bay_is_one_that_shows(linnet, seat):
     place = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0)
-    plan = make_plan(scene(linnet, seat, place, school("Full-lock reverse bay"), UNLIMITED))
+    plan = make_plan(scene(linnet, seat, place, way("Full-lock reverse bay"), UNLIMITED))
     named = {name for name, _, _ in place.sighted}
     for call in plan.calls:
         assert call.cue.what in named
         assert call.cue.sighting.through is not None
     free = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0, before=None, beyond=None)
-    alone = make_plan(scene(linnet, seat, free, school("Full-lock reverse bay"), UNLIMITED))
+    alone = make_plan(scene(linnet, seat, free, way("Full-lock reverse bay"), UNLIMITED))
     assert all("line" in call.cue.what for call in alone.calls)
 
 
 @pytest.mark.parametrize("off", [0.35, -0.3])
 def test_a_finish_off_the_middle_is_put_right_between_the_neighbours(linnet, off):
-    place = suited(lay_bay("bay", bay=Bay(width=2.7), aisle=7.0), school("Full-lock reverse bay"))
+    place = suited(lay_bay("bay", bay=Bay(width=2.7), aisle=7.0), way("Full-lock reverse bay"))
     stands = np.array([off, 5.0 - 0.3 - linnet.rear_overhang, -np.pi / 2])
     found = mend(at(linnet, place, stands, STANDARD), forward=2, reverse=2)
     assert found is not None
@@ -198,7 +198,7 @@ def test_a_finish_off_the_middle_is_put_right_between_the_neighbours(linnet, off
 
 def test_where_nothing_stands_no_spare_is_made_up(linnet, seat):
     free = lay_bay("free", bay=Bay(width=2.6), aisle=7.0, before=None, beyond=None)
-    method = school("Full-lock reverse bay")
+    method = way("Full-lock reverse bay")
     plan = make_plan(scene(linnet, seat, free, method, STANDARD))
     assert plan.feasible
     told = plan_document(plan, method)
@@ -210,7 +210,7 @@ def test_where_nothing_stands_no_spare_is_made_up(linnet, seat):
 def test_unsteady_hands_in_a_bay_touch_the_neighbour_and_no_kerb(linnet, seat):
     """Turned in far too late it ends in the next bay: the body meets who stands there."""
     place = lay_bay("bay", bay=Bay(width=2.6), aisle=7.0)
-    method = school("Full-lock reverse bay")
+    method = way("Full-lock reverse bay")
     plan = make_plan(scene(linnet, seat, place, method, STANDARD))
     hands = rehearse(
         scene(linnet, seat, plan.ground, method, STANDARD),

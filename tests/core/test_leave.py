@@ -12,8 +12,8 @@ from faircorner.motion import Leg, clearance, drive
 from tests.core.scenes import UNLIMITED, at, scene
 
 
-def parked(linnet, seat, school, ground):
-    method = methods()[school].build()
+def parked(linnet, seat, way, ground):
+    method = methods()[way].build()
     plan = make_plan(scene(linnet, seat, ground, method, UNLIMITED))
     assert plan.feasible, str(plan.why_not)
     return suited(ground, method), plan.track.final[0]
@@ -37,16 +37,16 @@ def least_gap(vehicle, ground, pose, found, straight):
 
 @pytest.mark.parametrize("side", ["left", "right"])
 @pytest.mark.parametrize(
-    ("school", "bay"),
+    ("way", "bay"),
     [("Full-lock reverse bay", Bay(width=2.6)),
      ("Full-lock forward bay", Bay(angle=np.radians(60)))],
 )  # fmt: skip
-def test_no_steering_until_clear_of_the_neighbours(linnet, seat, school, bay, side):
+def test_no_steering_until_clear_of_the_neighbours(linnet, seat, way, bay, side):
     car, eye = (linnet, seat) if side == "left" else (linnet.mirrored(), seat.mirrored())
-    ground, pose = parked(car, eye, school, lay_bay("bay", side=side, bay=bay, aisle=8.0))
+    ground, pose = parked(car, eye, way, lay_bay("bay", side=side, bay=bay, aisle=8.0))
     ways = leave(at(car, ground, pose))
     assert {w.way for w in ways} == {"left", "right"}
-    assert {w.gear for w in ways} == {"forward" if "reverse" in school else "reverse"}
+    assert {w.gear for w in ways} == {"forward" if "reverse" in way else "reverse"}
     for found in ways:
         if found.straight is None:
             continue

@@ -1,4 +1,4 @@
-"""Every school of the library, for every demo car, on both sides: driven again, apart from the fit.
+"""Every method of the library, for every demo car, on both sides: driven again, apart from the fit.
 
 The legs of each plan are driven at 2 cm; finish, clearances and the reasons have to agree.
 """
@@ -18,7 +18,7 @@ from hypothesis import strategies as st
 from tests.core.held import CARS, assert_holds, built, plausible, plausible_cars
 from tests.core.scenes import UNLIMITED, scene
 
-SCHOOLS = methods()
+METHODS = methods()
 PLACES = {
     "behind one": lambda car: lay_kerb("one", goal_ahead=2.0),
     "between two": lambda car: with_behind(lay_kerb("two", goal_ahead=1.3), 1.75 * car.length),
@@ -40,7 +40,7 @@ BAYS = {
         "leaning back 60": lay_bay("bay", bay=Bay(angle=np.radians(120)), aisle=7.0),
     },
 }
-KERBSIDE = [name for name, m in SCHOOLS.items() if m.manoeuvre == "reverse parallel"]
+KERBSIDE = [name for name, m in METHODS.items() if m.manoeuvre == "reverse parallel"]
 YARD = "Yard bay against the clock"
 YARDS = {
     f"guide at {guide:g} m": lay_bay(
@@ -51,7 +51,7 @@ YARDS = {
 }  # fmt: skip
 INTO_BAYS = [
     (name, place)
-    for name, m in SCHOOLS.items()
+    for name, m in METHODS.items()
     if m.manoeuvre in BAYS
     for place in (YARDS if name == YARD else BAYS[m.manoeuvre])
 ]
@@ -59,11 +59,11 @@ INTO_BAYS = [
 
 @pytest.mark.parametrize("car", CARS)
 @pytest.mark.parametrize("place", PLACES)
-@pytest.mark.parametrize("school", KERBSIDE)
-def test_a_school_works_for_a_car_on_both_sides(school, place, car, standard):
+@pytest.mark.parametrize("way", KERBSIDE)
+def test_a_method_works_for_a_car_on_both_sides(way, place, car, standard):
     vehicle, seat = built(CARS[car])
     ground = PLACES[place](CARS[car])
-    method = SCHOOLS[school].build()
+    method = METHODS[way].build()
     left = make_plan(scene(vehicle, seat, ground, method, standard))
     finish = assert_holds(left, vehicle)
     assert finish.kerb[0] == pytest.approx(ground.goal.kerb, abs=0.01)
@@ -78,11 +78,11 @@ def test_a_school_works_for_a_car_on_both_sides(school, place, car, standard):
 
 
 @pytest.mark.parametrize("car", CARS)
-@pytest.mark.parametrize(("school", "place"), INTO_BAYS)
-def test_a_school_ends_in_the_middle_of_a_bay_on_both_sides(school, place, car):
+@pytest.mark.parametrize(("way", "place"), INTO_BAYS)
+def test_a_method_ends_in_the_middle_of_a_bay_on_both_sides(way, place, car):
     vehicle, seat = built(CARS[car])
-    method = SCHOOLS[school].build()
-    ground = (YARDS if school == YARD else BAYS[method.manoeuvre])[place]
+    method = METHODS[way].build()
+    ground = (YARDS if way == YARD else BAYS[method.manoeuvre])[place]
     left = make_plan(scene(vehicle, seat, ground, method, UNLIMITED))
     assert_holds(left, vehicle)
     final = left.track.final[0]
@@ -103,18 +103,18 @@ def test_a_school_ends_in_the_middle_of_a_bay_on_both_sides(school, place, car):
 
 
 def test_a_method_is_told_from_a_place_that_it_does_not_end_at(linnet, seat, quay, standard):
-    for school, ground in (
+    for way, ground in (
         ("Full-lock reverse bay", quay),
         ("Straight-run reverse park", BAYS["bay reverse"]["square"]),
     ):
         with pytest.raises(InputError) as caught:
-            make_plan(scene(linnet, seat, ground, SCHOOLS[school].build(), standard))
+            make_plan(scene(linnet, seat, ground, METHODS[way].build(), standard))
         assert caught.value.field == "ground"
 
 
 @pytest.mark.parametrize("angle", [90.0, 120.0])
 def test_the_least_width_of_bay_works_and_less_does_not(linnet, seat, angle):
-    method = SCHOOLS["Full-lock reverse bay"].build()
+    method = METHODS["Full-lock reverse bay"].build()
     ground = lay_bay("bay", bay=Bay(angle=np.radians(angle)), aisle=7.0, before=0.0, beyond=0.0)
     standard = house_standard("bay").build()
     assert make_least_sizes(scene(linnet, seat, ground, method, standard))[0].metres is not None
@@ -127,8 +127,8 @@ def test_the_least_width_of_bay_works_and_less_does_not(linnet, seat, angle):
     assert not make_plan(scene(linnet, seat, tighter, method, UNLIMITED)).feasible
 
 
-def test_a_school_without_references_gives_outcomes_and_no_cues(linnet, seat, quay, standard):
-    method = SCHOOLS["Shallow reverse park"].build()
+def test_a_method_without_references_gives_outcomes_and_no_cues(linnet, seat, quay, standard):
+    method = METHODS["Shallow reverse park"].build()
     plan = plan_document(make_plan(scene(linnet, seat, quay, method, standard)), method)
     assert [call["cues"] for call in plan["calls"]] == [[]] * 4
     assert plan["calls"][0]["until"]["metres"] == pytest.approx(
@@ -139,7 +139,7 @@ def test_a_school_without_references_gives_outcomes_and_no_cues(linnet, seat, qu
 
 def test_one_amount_is_one_amount_everywhere(linnet, seat, quay, standard):
     plan = make_plan(
-        scene(linnet, seat, quay, SCHOOLS["One amount reverse park"].build(), standard)
+        scene(linnet, seat, quay, METHODS["One amount reverse park"].build(), standard)
     )
     toward, away = plan.legs[1].turns[0], plan.legs[3].turns[0]
     assert toward == pytest.approx(-away)
@@ -147,22 +147,22 @@ def test_one_amount_is_one_amount_everywhere(linnet, seat, quay, standard):
 
 
 def test_the_place_is_taken_up_with_the_gap_that_was_asked_for(linnet, seat, quay, standard):
-    method = SCHOOLS["Set back and forward reverse park"].build()
+    method = METHODS["Set back and forward reverse park"].build()
     plan = make_plan(scene(linnet, seat, quay, method, standard, Options(ahead=1.4)))
     assert plan.legs[-1].direction == 1
     assert plan.finish.measure("ahead")[0] == pytest.approx(1.4, abs=1e-4)
 
 
 def test_a_pinned_amount_is_kept_and_the_rest_fitted_around_it(linnet, seat, quay, standard):
-    method = SCHOOLS["One amount reverse park"].build()
+    method = METHODS["One amount reverse park"].build()
     plan = make_plan(scene(linnet, seat, quay, method, standard, Options(pinned={"amount": 0.7})))
     assert plan.values["amount"] == 0.7
     assert plan.finish.kerb[0] == pytest.approx(0.25, abs=0.01)
 
 
-@pytest.mark.parametrize("school", ["Lock to lock reverse park", "Straight-run reverse park"])
-def test_the_least_gap_works_and_less_does_not(linnet, seat, quay, standard, school):
-    method = SCHOOLS[school].build()
+@pytest.mark.parametrize("way", ["Lock to lock reverse park", "Straight-run reverse park"])
+def test_the_least_gap_works_and_less_does_not(linnet, seat, quay, standard, way):
+    method = METHODS[way].build()
     (size,) = make_least_sizes(scene(linnet, seat, quay, method, standard))
     least = size.metres
     # What is met in a tighter place is drawn there.
@@ -180,12 +180,12 @@ def test_the_least_gap_works_and_less_does_not(linnet, seat, quay, standard, sch
 @settings(max_examples=14, suppress_health_check=[HealthCheck.filter_too_much])
 @given(
     car=plausible_cars,
-    school=st.sampled_from(KERBSIDE),
+    way=st.sampled_from(KERBSIDE),
     gap=st.floats(0.5, 1.5),
     lengths=st.none() | st.floats(1.3, 2.2),
     off=st.floats(0.05, 0.6),
 )
-def test_feasible_is_never_false_comfort(standard, car, school, gap, lengths, off):
+def test_feasible_is_never_false_comfort(standard, car, way, gap, lengths, off):
     """Any plausible car and place: a plan that is called feasible holds; another has a reason."""
     if not plausible(car):
         return
@@ -193,7 +193,7 @@ def test_feasible_is_never_false_comfort(standard, car, school, gap, lengths, of
     ground = adjust(lay_kerb("any", goal_ahead=1.5), "ahead_off_kerb", off)
     if lengths is not None:
         ground = with_behind(ground, lengths * car.length)
-    method = SCHOOLS[school].build()
+    method = METHODS[way].build()
     asked = Options() if isinstance(method.start.gap, Unknown) else Options(gap=gap)
     plan = make_plan(scene(vehicle, seat, ground, method, standard, asked))
     if plan.feasible:
@@ -206,17 +206,17 @@ def test_feasible_is_never_false_comfort(standard, car, school, gap, lengths, of
 @settings(max_examples=14, suppress_health_check=[HealthCheck.filter_too_much])
 @given(
     car=plausible_cars,
-    school=st.sampled_from([name for name, m in SCHOOLS.items() if m.manoeuvre in BAYS]),
+    way=st.sampled_from([name for name, m in METHODS.items() if m.manoeuvre in BAYS]),
     angle=st.floats(35.0, 90.0),
     width=st.floats(2.2, 3.2),
     aisle=st.floats(5.5, 8.0),
     off=st.none() | st.floats(-0.1, 0.8),
 )
-def test_feasible_is_no_false_comfort_in_a_bay(car, school, angle, width, aisle, off):
+def test_feasible_is_no_false_comfort_in_a_bay(car, way, angle, width, aisle, off):
     if not plausible(car):
         return
     vehicle, seat = built(car)
-    method = SCHOOLS[school].build()
+    method = METHODS[way].build()
     lean = angle if method.manoeuvre == "bay forward" else 180.0 - angle
     bay = Bay(angle=np.radians(lean), width=width)
     ground = lay_bay("any", bay=bay, aisle=aisle, before=off, beyond=off)
@@ -270,19 +270,19 @@ def test_a_world_drawn_larger_is_driven_larger(scale):
     ],
 )  # fmt: skip
 def test_a_method_that_cannot_be_names_its_step(change, field):
-    body = SCHOOLS["Straight-run reverse park"].model_dump(by_alias=True, mode="json")
+    body = METHODS["Straight-run reverse park"].model_dump(by_alias=True, mode="json")
     body["steps"][1]["wheel"] |= change
-    document = type(SCHOOLS["Straight-run reverse park"])
+    document = type(METHODS["Straight-run reverse park"])
     with pytest.raises(InputError) as caught:
         document.read(body).build()
     assert caught.value.field == field
 
 
-def changed(school, step, **wheel):
-    """A school of the library with one step's wheel changed."""
-    body = SCHOOLS[school].model_dump(by_alias=True, mode="json")
+def changed(way, step, **wheel):
+    """A method of the library with one step's wheel changed."""
+    body = METHODS[way].model_dump(by_alias=True, mode="json")
     body["steps"][step]["wheel"] |= wheel
-    return type(SCHOOLS[school]).read(body).build()
+    return type(METHODS[way]).read(body).build()
 
 
 @pytest.mark.parametrize("turns", [0.8, 1.0, 1.25])
@@ -322,9 +322,9 @@ def test_turns_that_cannot_be_name_their_step(linnet, seat, quay, standard, turn
 
 
 def test_a_wheel_turned_standing_bends_the_path_at_once(linnet, seat, quay, standard):
-    body = SCHOOLS["Straight-run reverse park"].model_dump(by_alias=True, mode="json")
+    body = METHODS["Straight-run reverse park"].model_dump(by_alias=True, mode="json")
     body["steps"][1]["standing"] = True
-    method = type(SCHOOLS["Straight-run reverse park"]).read(body).build()
+    method = type(METHODS["Straight-run reverse park"]).read(body).build()
     plan = make_plan(scene(linnet, seat, quay, method, standard))
     assert_holds(plan, linnet)
     begin = plan.calls[0].s

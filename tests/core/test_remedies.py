@@ -45,11 +45,11 @@ def assert_advice_holds(linnet, seat, ground, method, standard, options):
 @given(
     lengths=st.floats(1.15, 1.5),
     gap=st.floats(0.4, 1.4),
-    school=st.sampled_from(["Straight-run reverse park", "Lock to lock reverse park"]),
+    way=st.sampled_from(["Straight-run reverse park", "Lock to lock reverse park"]),
 )
-def test_advice_between_two_parked_vehicles_holds(linnet, seat, standard, lengths, gap, school):
+def test_advice_between_two_parked_vehicles_holds(linnet, seat, standard, lengths, gap, way):
     ground = with_behind(lay_kerb("tight", goal_ahead=0.8), lengths * linnet.length)
-    method = methods()[school].build()
+    method = methods()[way].build()
     assert_advice_holds(linnet, seat, ground, method, standard, Options(gap=gap))
 
 
@@ -58,11 +58,11 @@ def test_advice_between_two_parked_vehicles_holds(linnet, seat, standard, length
     width=st.floats(1.9, 2.3),
     aisle=st.floats(4.0, 6.0),
     off=st.floats(-0.1, 0.2),
-    school=st.sampled_from(["Full-lock reverse bay", "Full-lock forward bay"]),
+    way=st.sampled_from(["Full-lock reverse bay", "Full-lock forward bay"]),
 )
-def test_advice_at_a_bay_holds(linnet, seat, width, aisle, off, school):
-    method = methods()[school].build()
-    lean = 90.0 if "reverse" in school else 60.0
+def test_advice_at_a_bay_holds(linnet, seat, width, aisle, off, way):
+    method = methods()[way].build()
+    lean = 90.0 if "reverse" in way else 60.0
     bay = Bay(angle=np.radians(lean), width=width)
     ground = lay_bay("tight", bay=bay, aisle=aisle, before=off, beyond=off)
     assert_advice_holds(linnet, seat, ground, method, (), Options())

@@ -22,7 +22,7 @@ PLACES = {
     "One amount reverse park": lay_kerb("kerb", goal_ahead=2.0),
     "Close corner reverse": lay_road("corner", Corner()),
 }
-# Of every school: how early call 1 comes and what saves that, how late and what saves that.
+# Of every method: how early call 1 comes and what saves that, how late and what saves that.
 CURES = [
     ("Yard bay against the clock", -0.4, "less wheel"),
     ("Yard bay against the clock", 0.5, "pull forward"),
@@ -34,24 +34,24 @@ CURES = [
 ]
 
 
-def standard_for(school):
-    return house_standard(goal_of(methods()[school].manoeuvre)).build()
+def standard_for(way):
+    return house_standard(goal_of(methods()[way].manoeuvre)).build()
 
 
-def saved(vehicle, seat, school, by, *, ground=None, call=1, forward=2, reverse=3):
-    ground = ground or PLACES[school]
-    method, standard = methods()[school].build(), standard_for(school)
+def saved(vehicle, seat, way, by, *, ground=None, call=1, forward=2, reverse=3):
+    ground = ground or PLACES[way]
+    method, standard = methods()[way].build(), standard_for(way)
     asked = scene(vehicle, seat, ground, method, standard)
     plan = make_plan(asked)
     found = rescue(asked, plan.values, call=call, by=by, forward=forward, reverse=reverse)
     return plan, found
 
 
-@pytest.mark.parametrize(("school", "by", "cure"), CURES)
+@pytest.mark.parametrize(("way", "by", "cure"), CURES)
 def test_what_saves_an_attempt_ends_where_it_should_and_touches_nothing(
-    linnet, seat, school, by, cure
+    linnet, seat, way, by, cure
 ):
-    plan, found = saved(linnet, seat, school, by)
+    plan, found = saved(linnet, seat, way, by)
     assert found.cure == cure
     # As far as the call everything is as it was begun; from there the steps alone lead on.
     call_s = plan.calls[0].s + by
@@ -62,7 +62,7 @@ def test_what_saves_an_attempt_ends_where_it_should_and_touches_nothing(
     ground = plan.ground
     finish = finish_at(driven.final, linnet, ground)
     assert finish.kerb[0] == pytest.approx(ground.berth.wanted_kerb(linnet), abs=0.011)
-    assert all(band.holds(finish)[0] for band in standard_for(school).bands)
+    assert all(band.holds(finish)[0] for band in standard_for(way).bands)
     for obstacle in ground.obstacles:
         if obstacle.low:
             tyres = polygons(tyre_corners(linnet, driven.poses[0], driven.turns[0]))
@@ -73,9 +73,9 @@ def test_what_saves_an_attempt_ends_where_it_should_and_touches_nothing(
 
 
 def test_a_right_hand_place_is_saved_as_its_mirror_is(linnet, seat):
-    school = "Yard bay against the clock"
-    _, left = saved(linnet, seat, school, -0.4)
-    _, right = saved(linnet.mirrored(), seat.mirrored(), school, -0.4, ground=YARD.mirrored())
+    way = "Yard bay against the clock"
+    _, left = saved(linnet, seat, way, -0.4)
+    _, right = saved(linnet.mirrored(), seat.mirrored(), way, -0.4, ground=YARD.mirrored())
     np.testing.assert_allclose(right.track.poses, left.track.poses * [1, -1, -1], atol=1e-9)
     for mine, theirs in zip(left.legs, right.legs, strict=True):
         assert theirs.turns == pytest.approx(-mine.turns)
@@ -124,7 +124,7 @@ def test_a_call_that_there_is_not_is_named(linnet, seat, call):
     assert caught.value.field == "call"
 
 
-def test_what_a_school_takes_itself_needs_no_allowance(linnet, seat):
+def test_what_a_method_takes_itself_needs_no_allowance(linnet, seat):
     """A turn in the road has more movements than most standards count."""
     ground = lay_road("road", Turnabout(), road_width=8.4)
     _, found = saved(linnet, seat, "Three-movement turn", 0.4, ground=ground, call=2,

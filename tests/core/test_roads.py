@@ -1,4 +1,4 @@
-"""Turning round, reversing round a corner, along a free kerb: every school, driven again."""
+"""Turning round, reversing round a corner, along a free kerb: every way, driven again."""
 
 import numpy as np
 import pytest
@@ -31,17 +31,17 @@ from hypothesis import strategies as st
 from tests.core.held import CARS, assert_holds, built, lands, plausible, plausible_cars
 from tests.core.scenes import UNLIMITED, scene
 
-SCHOOLS = {name: document.build() for name, document in methods().items()}
+METHODS = {name: document.build() for name, document in methods().items()}
 TURNS = {"Turn in one, without reversing": 12.5, "Three-movement turn": 7.6,
          "Five-movement turn": 6.6}  # fmt: skip
 CORNERS = ("Close corner reverse", "Wide corner reverse")
 FREE = ("Kerbside stop", "Reverse along the kerb", "Pull up opposite and reverse")
 PLACES = [
-    *((school, f"{width:g} m", lay_road("road", Turnabout(), road_width=width))
-      for school, width in TURNS.items()),
-    *((school, f"radius {radius:g}", lay_road("road", Corner(radius=radius)))
-      for school in CORNERS for radius in (3.0, 6.0, 10.0)),
-    *((school, "free", lay_road("road", Stretch(), road_width=7.4)) for school in FREE),
+    *((way, f"{width:g} m", lay_road("road", Turnabout(), road_width=width))
+      for way, width in TURNS.items()),
+    *((way, f"radius {radius:g}", lay_road("road", Corner(radius=radius)))
+      for way in CORNERS for radius in (3.0, 6.0, 10.0)),
+    *((way, "free", lay_road("road", Stretch(), road_width=7.4)) for way in FREE),
 ]  # fmt: skip
 ROADS = {
     "turnabout": lay_road("a road", Turnabout()),
@@ -59,11 +59,11 @@ def standard_for(method):
 
 @pytest.mark.parametrize("car", CARS)
 @pytest.mark.parametrize(
-    ("school", "ground"), [pytest.param(s, g, id=f"{s}, {what}") for s, what, g in PLACES]
+    ("way", "ground"), [pytest.param(s, g, id=f"{s}, {what}") for s, what, g in PLACES]
 )
-def test_a_school_works_for_a_car_on_both_sides(school, ground, car):
+def test_a_method_works_for_a_car_on_both_sides(way, ground, car):
     vehicle, seat = built(CARS[car])
-    method = SCHOOLS[school]
+    method = METHODS[way]
     standard = standard_for(method)
     left = make_plan(scene(vehicle, seat, ground, method, standard))
     finish = assert_holds(left, vehicle)
@@ -79,7 +79,7 @@ def test_a_school_works_for_a_car_on_both_sides(school, ground, car):
 
 
 def test_turned_round_a_vehicle_faces_back(linnet, seat):
-    method = SCHOOLS["Three-movement turn"]
+    method = METHODS["Three-movement turn"]
     plan = make_plan(scene(linnet, seat, PLACES[1][2], method, standard_for(method)))
     assert np.cos(plan.track.final[0, 2]) == pytest.approx(-1, abs=1e-3)
     gears = [leg.direction for leg in plan.legs]
@@ -87,7 +87,7 @@ def test_turned_round_a_vehicle_faces_back(linnet, seat):
 
 
 def test_round_the_corner_it_stands_in_the_side_road_facing_out(linnet, seat):
-    method = SCHOOLS["Close corner reverse"]
+    method = METHODS["Close corner reverse"]
     ground = lay_road("corner", Corner(back=4.0))
     plan = make_plan(scene(linnet, seat, ground, method, UNLIMITED))
     final = plan.track.final[0]
@@ -98,28 +98,28 @@ def test_round_the_corner_it_stands_in_the_side_road_facing_out(linnet, seat):
 
 def test_a_kerbside_stop_ends_before_the_post_and_the_others_reverse_from_there(linnet, seat):
     ground = lay_road("kerb", Stretch(short=0.6, run=11.0))
-    for school, gap in (("Kerbside stop", 0.6), ("Reverse along the kerb", 11.6),
+    for way, gap in (("Kerbside stop", 0.6), ("Reverse along the kerb", 11.6),
                         ("Pull up opposite and reverse", 11.6)):  # fmt: skip
-        plan = make_plan(scene(linnet, seat, ground, SCHOOLS[school], UNLIMITED))
+        plan = make_plan(scene(linnet, seat, ground, METHODS[way], UNLIMITED))
         assert plan.finish.measure("ahead")[0] == pytest.approx(gap, abs=0.01)
 
 
 @settings(max_examples=14, suppress_health_check=[HealthCheck.filter_too_much])
 @given(
     car=plausible_cars,
-    school=st.sampled_from([*TURNS, *CORNERS, *FREE]),
+    way=st.sampled_from([*TURNS, *CORNERS, *FREE]),
     width=st.floats(5.5, 13.0),
     radius=st.floats(1.0, 12.0),
     kerb=st.floats(0.2, 1.0),
 )
-def test_feasible_is_never_false_comfort(car, school, width, radius, kerb):
+def test_feasible_is_never_false_comfort(car, way, width, radius, kerb):
     """Any plausible car and road: a plan that is called feasible holds; another has a reason."""
     if not plausible(car):
         return
     vehicle, seat = built(car)
     goals = {"turnabout": Turnabout(kerb=kerb), "corner": Corner(radius=radius, kerb=kerb),
              "stretch": Stretch(kerb=kerb)}  # fmt: skip
-    method = SCHOOLS[school]
+    method = METHODS[way]
     ground = lay_road("any", goals[goal_of(method.manoeuvre)], road_width=width)
     plan = make_plan(scene(vehicle, seat, ground, method, UNLIMITED))
     if plan.feasible:
@@ -128,9 +128,9 @@ def test_feasible_is_never_false_comfort(car, school, width, radius, kerb):
         assert str(plan.why_not)
 
 
-@pytest.mark.parametrize("school", ["Three-movement turn", "Five-movement turn"])
-def test_the_least_road_works_and_a_narrower_one_says_what_is_met(linnet, seat, school):
-    method, standard = SCHOOLS[school], standard_for(SCHOOLS[school])
+@pytest.mark.parametrize("way", ["Three-movement turn", "Five-movement turn"])
+def test_the_least_road_works_and_a_narrower_one_says_what_is_met(linnet, seat, way):
+    method, standard = METHODS[way], standard_for(METHODS[way])
     ground = lay_road("road", Turnabout(), road_width=8.0)
     (size,) = make_least_sizes(scene(linnet, seat, ground, method, standard))
     assert size.what == "road width"
@@ -145,16 +145,16 @@ def test_the_least_road_works_and_a_narrower_one_says_what_is_met(linnet, seat, 
 
 def test_more_movements_need_less_road(linnet, seat):
     """In the road that the next fewer movements just cannot use, more can."""
-    for school, width in (("Three-movement turn", 9.5), ("Five-movement turn", 6.2)):
+    for way, width in (("Three-movement turn", 9.5), ("Five-movement turn", 6.2)):
         road = lay_road("road", Turnabout(), road_width=width)
         fewer = {"Three-movement turn": "Turn in one, without reversing",
-                 "Five-movement turn": "Three-movement turn"}[school]  # fmt: skip
-        assert make_plan(scene(linnet, seat, road, SCHOOLS[school], UNLIMITED)).feasible
-        assert not make_plan(scene(linnet, seat, road, SCHOOLS[fewer], UNLIMITED)).feasible
+                 "Five-movement turn": "Three-movement turn"}[way]  # fmt: skip
+        assert make_plan(scene(linnet, seat, road, METHODS[way], UNLIMITED)).feasible
+        assert not make_plan(scene(linnet, seat, road, METHODS[fewer], UNLIMITED)).feasible
 
 
 def test_where_the_body_may_not_reach_over_the_kerbs_more_road_is_needed(linnet, seat):
-    method = SCHOOLS["Three-movement turn"]
+    method = METHODS["Three-movement turn"]
     ground = lay_road("road", Turnabout(), road_width=7.0)
     walled = change_road(ground, overhang=False)
     assert make_plan(
@@ -168,7 +168,7 @@ def test_where_the_body_may_not_reach_over_the_kerbs_more_road_is_needed(linnet,
 
 
 def test_a_road_too_narrow_is_advised_its_width_and_the_advice_holds(linnet, seat):
-    method = SCHOOLS["Three-movement turn"]
+    method = METHODS["Three-movement turn"]
     standard = standard_for(method)
     narrow = lay_road("lane", Turnabout(), road_width=6.0)
     assert not make_plan(scene(linnet, seat, narrow, method, standard)).feasible
@@ -180,7 +180,7 @@ def test_a_road_too_narrow_is_advised_its_width_and_the_advice_holds(linnet, sea
 
 def test_nothing_is_looked_for_where_nothing_could_be_tighter(linnet, seat):
     with pytest.raises(InputError, match="no least size"):
-        make_least_sizes(scene(linnet, seat, ROADS["stretch"], SCHOOLS["Kerbside stop"], UNLIMITED))
+        make_least_sizes(scene(linnet, seat, ROADS["stretch"], METHODS["Kerbside stop"], UNLIMITED))
 
 
 @pytest.mark.parametrize("side", ["left", "right"])
@@ -252,7 +252,7 @@ def test_past_the_lock_no_wheel_holds_a_distance(linnet):
 
 def test_another_way_back_is_asked_for_by_the_option(linnet, seat):
     ground = lay_road("kerb", Stretch(short=0.5, run=9.0))
-    method = SCHOOLS["Reverse along the kerb"]
+    method = METHODS["Reverse along the kerb"]
     plan = make_plan(scene(linnet, seat, ground, method, UNLIMITED, Options(ahead=14.0)))
     assert plan.finish.measure("ahead")[0] == pytest.approx(14.0, abs=0.01)
     with pytest.raises(InputError) as caught:
@@ -261,7 +261,7 @@ def test_another_way_back_is_asked_for_by_the_option(linnet, seat):
 
 
 def test_a_look_tells_only_what_is_rolled_in_its_own_gear(linnet, seat):
-    method = SCHOOLS["Three-movement turn"]
+    method = METHODS["Three-movement turn"]
     plan = make_plan(scene(linnet, seat, PLACES[1][2], method, standard_for(method)))
     rolled = {leg.direction: float(leg.metres[0]) for leg in plan.legs[:2]}
     for look in plan.looks:

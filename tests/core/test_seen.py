@@ -35,8 +35,8 @@ def school():
 
 
 @pytest.fixture(scope="module")
-def plan(linnet, seat, quay, school, standard):
-    return make_plan(scene(linnet, seat, quay, school, standard))
+def plan(linnet, seat, quay, way, standard):
+    return make_plan(scene(linnet, seat, quay, way, standard))
 
 
 def test_at_the_call_the_corner_stands_at_the_mark(linnet, seat, plan):
@@ -46,11 +46,11 @@ def test_at_the_call_the_corner_stands_at_the_mark(linnet, seat, plan):
     assert plan.calls[0].cue.sighting.feature == "rear door handle"
 
 
-def test_another_seat_turns_in_elsewhere(linnet, seat, quay, school, standard, plan):
+def test_another_seat_turns_in_elsewhere(linnet, seat, quay, way, standard, plan):
     """The eye 10 cm further back sees the corner pass later: the car has rolled further back."""
     back = None if seat.looking_back is None else frozen(seat.looking_back - [0.1, 0, 0])
     other = replace(seat, eye=frozen(seat.eye - [0.1, 0, 0]), looking_back=back)
-    theirs = make_plan(scene(linnet, other, quay, school, standard))
+    theirs = make_plan(scene(linnet, other, quay, way, standard))
     assert theirs.feasible
     assert lined_up(linnet, other, theirs) == pytest.approx(0.0, abs=2e-3)
     assert theirs.calls[0].s - theirs.start[0] != pytest.approx(
@@ -58,8 +58,8 @@ def test_another_seat_turns_in_elsewhere(linnet, seat, quay, school, standard, p
     )
 
 
-def test_on_the_other_side_it_is_the_mirror(linnet, seat, quay, school, standard, plan):
-    right = make_plan(scene(linnet.mirrored(), seat.mirrored(), quay.mirrored(), school, standard))
+def test_on_the_other_side_it_is_the_mirror(linnet, seat, quay, way, standard, plan):
+    right = make_plan(scene(linnet.mirrored(), seat.mirrored(), quay.mirrored(), way, standard))
     np.testing.assert_allclose(right.track.poses, plan.track.poses * [1, -1, -1], atol=1e-9)
 
 
@@ -78,8 +78,8 @@ def test_what_is_not_there_is_named_with_what_is(linnet, seat, quay, standard, c
     assert caught.value.field.startswith("steps[0].until")
 
 
-def test_without_an_eye_nothing_is_seen(linnet, quay, school):
+def test_without_an_eye_nothing_is_seen(linnet, quay, way):
     settings = Settings(unknowns=np.array([[0.9, 0.6, 1.0]]), gap=np.array([0.9]),
                         rate=np.array([2.0]), late=np.zeros((1, len(school.steps))))  # fmt: skip
     with pytest.raises(InputError, match="nobody's eye"):
-        follow(linnet, quay, school, settings)
+        follow(linnet, quay, way, settings)

@@ -81,7 +81,7 @@ def _docket(learner: Learner, school: str) -> Scene:
         "tidewell": (tidewell_places, standards("Ostrel", "Ostrel Licensing Office (invented)")),
         "quarry": (quarry_places, standards("Bend county", "Bend County Examiners (invented)")),
     }[school]
-    method = methods()[learner.school].build()
+    method = methods()[learner.method].build()
     standard = next(
         s for s in judged
         if goal_of(s["manoeuvre"]) == goal_of(method.manoeuvre) and s["name"].endswith(learner.test)

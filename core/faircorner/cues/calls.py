@@ -23,7 +23,7 @@ class Call:
     line, nose away positive; told : m rolled where the cue is told, s plus the shift
     until : what the step before it waited for
     metres : m at which it came: own point behind the landmark, or from the kerb; else NaN
-    cue : None where the school watches outcomes instead of cues
+    cue : None where the method watches outcomes instead of cues
     """
 
     step: int

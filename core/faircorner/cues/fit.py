@@ -26,7 +26,7 @@ __all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settin
 
 # Gaps under LEAST count as touching for a human driver, above WANTED more is worth nothing, m.
 LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
-# What one metre of spare is worth against one squared unit of the school's preferences.
+# What one metre of spare is worth against one squared unit of the method's preferences.
 _SPARE_WORTH = 40.0
 # Breaking a limit costs more than any spare is worth.
 _EXCESS_COST = 400.0
@@ -275,7 +275,7 @@ def _search(problem: _Problem, gaps: slice, begin: Floats) -> None:
 
 
 def _begins(problem: _Problem, gaps: slice) -> Floats:
-    """A spread of starts (Halton 1960), the school's own among them, the most promising first.
+    """A spread of starts (Halton 1960), the method's own among them, the most promising first.
 
     The next are for the descents that end in a hollow from which nothing keeps to everything.
     """

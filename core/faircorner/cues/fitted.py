@@ -18,7 +18,7 @@ Quantity: TypeAlias = Literal["m", "rad", "share"]
 class Unknown:
     """A figure of the method that belongs to the vehicle: the fit finds it between limits.
 
-    Metres, radians, or a share of the lock; prefer is where the school would have it, all else
+    Metres, radians, or a share of the lock; prefer is where the method would have it, all else
     being equal. Named in several places it is one figure, found once.
     """
 

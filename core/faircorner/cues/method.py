@@ -75,7 +75,7 @@ class Method:
     """A named way to do a manoeuvre, independent of vehicle and place.
 
     turns_per_metre : how fast the hands turn the wheel for each metre rolled
-    references : whether the school teaches cues to line up, or outcomes to watch
+    references : whether it teaches cues to line up, or outcomes to watch
     unknowns : every figure to be fitted, once, in the order in which the driver meets them
     """
 

@@ -151,7 +151,7 @@ def _free(name: str, limits: tuple[float, float, float]) -> Unknown:
 
 
 def _allowed(steps: tuple[Step, ...], own: tuple[Step, ...], allowed: dict[int, int]) -> bool:
-    """Whether no gear is taken oftener than is allowed; what the school itself takes always is."""
+    """Whether no gear is taken oftener than is allowed; what the method itself takes always is."""
     return all(
         _movements(steps, gear) <= max(most, _movements(own, gear))
         for gear, most in allowed.items()

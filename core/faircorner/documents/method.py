@@ -1,10 +1,10 @@
 """fair-corner/method@1: steps that each wait for something, in toward/away words."""
 
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Literal, TypeAlias
 
 from pydantic import Field
 
-from faircorner.cues import Look, Method, Start, Step, Unknown, Wheel
+from faircorner.cues import MANOEUVRES, Look, Method, Start, Step, Unknown, Wheel
 from faircorner.cues.events import EventModel
 from faircorner.cues.fitted import FitMetres, FitShare
 from faircorner.cues.places import OwnPoint
@@ -12,6 +12,13 @@ from faircorner.ground import Landmark
 from faircorner.model import Metres, Model, Name, inside
 
 __all__ = ["MethodDocument"]
+
+
+if TYPE_CHECKING:
+    ManoeuvreName: TypeAlias = str
+else:
+    # A standard may be for bays either way; a method goes in one of them.
+    ManoeuvreName = Literal[tuple(name for name in MANOEUVRES if name != "bay")]
 
 
 class WheelModel(Model):
@@ -44,10 +51,7 @@ class MethodDocument(Model):
 
     format: Literal["fair-corner/method@1"]
     name: Name
-    manoeuvre: Literal[
-        "reverse parallel", "bay forward", "bay reverse", "turn in the road",
-        "reverse round a corner", "kerbside stop", "reverse along the kerb", "pull up opposite",
-    ]  # fmt: skip
+    manoeuvre: ManoeuvreName
     why: Annotated[str, Field(max_length=2000)] = ""
     turns_per_metre: float = 2.0
     references: Annotated[

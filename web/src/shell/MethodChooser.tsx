@@ -1,4 +1,4 @@
-/** Choosing a school by its picture: each drawn for this vehicle, at this place. */
+/** Choosing a method by its picture: each drawn for this vehicle, at this place. */
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -8,13 +8,13 @@ import { useState } from "react";
 import { Link, useLocation } from "react-router";
 import { bodyOf, type GroundBody, type MethodBody } from "../api/types";
 import { ink } from "../theme";
-import { SchoolPicture } from "./SchoolPicture";
+import { MethodPicture } from "./MethodPicture";
 import { Failure, Waiting } from "./states";
 import { useChangeDocket, useDocket } from "./useDocket";
-import { type SchoolChoice, useSchools, useSchoolsFailure } from "./useSchools";
+import { type MethodChoice, useMethods, useMethodsFailure } from "./useMethods";
 
-/** The docket that a school is driven with: it brings a place and a standard where it needs others. */
-const brought = ({ id, suits, placed, docket }: SchoolChoice) =>
+/** The docket that a method is driven with: it brings a place and a standard where it needs others. */
+const brought = ({ id, suits, placed, docket }: MethodChoice) =>
   suits || !placed
     ? { method: id }
     : {
@@ -24,19 +24,19 @@ const brought = ({ id, suits, placed, docket }: SchoolChoice) =>
       };
 
 export const MethodChooser = ({ close }: { close: () => void }) => {
-  const schools = useSchools();
-  const failed = useSchoolsFailure();
+  const methods = useMethods();
+  const failed = useMethodsFailure();
   const docket = useDocket();
   const change = useChangeDocket();
   const { search } = useLocation();
-  const manoeuvres = [...new Set(schools.map((s) => s.body.manoeuvre))];
+  const manoeuvres = [...new Set(methods.map((s) => s.body.manoeuvre))];
   const [wanted, setWanted] = useState(bodyOf<MethodBody>(docket.method).manoeuvre);
   return (
     <Dialog open onClose={close} maxWidth="lg" fullWidth aria-labelledby="method-chooser">
       <Box sx={{ p: 2, display: "grid", gap: 1.5, background: ink.paper, overflowY: "auto" }}>
         <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
           <Typography id="method-chooser" variant="h1" sx={{ flex: 1 }}>
-            Choose a school
+            Choose a method
           </Typography>
           <Button component={Link} to={{ pathname: "/compare", search }} onClick={close}>
             Compare two
@@ -44,7 +44,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
           <Button onClick={close}>Close</Button>
         </Box>
         {failed?.error && <Failure error={failed.error} retry={() => void failed.refetch()} />}
-        {schools.length === 0 && !failed && <Waiting what="Fetching the schools" />}
+        {methods.length === 0 && !failed && <Waiting what="Fetching the methods" />}
         <Box
           role="group"
           aria-label="Manoeuvre"
@@ -58,7 +58,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
             <Manoeuvre
               key={manoeuvre}
               name={manoeuvre}
-              school={schools.find((s) => s.body.manoeuvre === manoeuvre)}
+              method={methods.find((s) => s.body.manoeuvre === manoeuvre)}
               chosen={manoeuvre === wanted}
               choose={() => setWanted(manoeuvre)}
             />
@@ -73,15 +73,15 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
             gridTemplateColumns: "repeat(auto-fill, minmax(300px, 1fr))",
           }}
         >
-          {schools
-            .filter((school) => school.body.manoeuvre === wanted)
-            .map((school) => (
+          {methods
+            .filter((method) => method.body.manoeuvre === wanted)
+            .map((method) => (
               <Card
-                key={school.id}
-                school={school}
-                chosen={school.id === docket.method.document_id}
+                key={method.id}
+                method={method}
+                chosen={method.id === docket.method.document_id}
                 choose={() => {
-                  change(brought(school));
+                  change(brought(method));
                   close();
                 }}
               />
@@ -94,13 +94,13 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
 
 interface ManoeuvreProps {
   name: string;
-  school: SchoolChoice | undefined;
+  method: MethodChoice | undefined;
   chosen: boolean;
   choose: () => void;
 }
 
-/** A manoeuvre by the drawing of its first school. */
-const Manoeuvre = ({ name, school, chosen, choose }: ManoeuvreProps) => (
+/** A manoeuvre by the drawing of its first method. */
+const Manoeuvre = ({ name, method, chosen, choose }: ManoeuvreProps) => (
   <ButtonBase
     onClick={choose}
     aria-label={name}
@@ -117,7 +117,7 @@ const Manoeuvre = ({ name, school, chosen, choose }: ManoeuvreProps) => (
       "& svg text, & svg [data-scale-bar]": { display: "none" },
     }}
   >
-    {school && <SchoolPicture school={school} plain />}
+    {method && <MethodPicture method={method} plain />}
     <Box sx={{ p: 0.75, fontSize: 13, fontWeight: 700, alignSelf: "start" }}>
       {name.charAt(0).toUpperCase() + name.slice(1)}
     </Box>
@@ -125,15 +125,15 @@ const Manoeuvre = ({ name, school, chosen, choose }: ManoeuvreProps) => (
 );
 
 interface CardProps {
-  school: SchoolChoice;
+  method: MethodChoice;
   chosen: boolean;
   choose: () => void;
 }
 
-const Card = ({ school, chosen, choose }: CardProps) => (
+const Card = ({ method, chosen, choose }: CardProps) => (
   <ButtonBase
     onClick={choose}
-    aria-label={school.name}
+    aria-label={method.name}
     aria-pressed={chosen}
     sx={{
       display: "grid",
@@ -147,13 +147,13 @@ const Card = ({ school, chosen, choose }: CardProps) => (
       "&:focus-visible": { outline: `3px solid ${ink.coral}` },
     }}
   >
-    <SchoolPicture school={school} />
+    <MethodPicture method={method} />
     <Box sx={{ p: 1.25, alignSelf: "start" }}>
-      <Box sx={{ fontWeight: 700, fontSize: 16 }}>{school.name}</Box>
-      <Box sx={{ fontSize: 13, color: ink.soft }}>{school.body.why}</Box>
-      {!school.suits && school.placed && (
+      <Box sx={{ fontWeight: 700, fontSize: 16 }}>{method.name}</Box>
+      <Box sx={{ fontSize: 13, color: ink.soft }}>{method.body.why}</Box>
+      {!method.suits && method.placed && (
         <Box sx={{ fontSize: 13, color: ink.teal, fontWeight: 650 }}>
-          drawn at {bodyOf<GroundBody>(school.docket.ground).name}, which it brings
+          drawn at {bodyOf<GroundBody>(method.docket.ground).name}, which it brings
         </Box>
       )}
     </Box>

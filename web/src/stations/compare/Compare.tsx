@@ -1,4 +1,4 @@
-/** Two schools side by side for this docket: ground, windows, room, movements. */
+/** Two methods side by side for this docket: ground, windows, room, movements. */
 import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import Paper from "@mui/material/Paper";
@@ -9,28 +9,28 @@ import { useState } from "react";
 import { leastSizesQuery, NO_OPTIONS, planQuery } from "../../api/queries";
 import { bodyOf, type Call, type GroundBody, type Metres, type Plan } from "../../api/types";
 import { berthWords } from "../../drawing/berth";
-import { SchoolPicture } from "../../shell/SchoolPicture";
+import { MethodPicture } from "../../shell/MethodPicture";
 import { Waiting } from "../../shell/states";
 import { length, type Units } from "../../shell/units";
 import { useDocket, useUnits } from "../../shell/useDocket";
-import { type SchoolChoice, useSchools } from "../../shell/useSchools";
+import { type MethodChoice, useMethods } from "../../shell/useMethods";
 import { ink } from "../../theme";
 import { hasLeast, LEAST, leastOf } from "../cues/least";
 
 const Compare = () => {
-  const schools = useSchools().filter((school) => school.suits);
+  const methods = useMethods().filter((method) => method.suits);
   const docket = useDocket();
   const [other, setOther] = useState<number | null>(null);
   const [mine, setMine] = useState(docket.method.document_id);
-  const left = schools.find((s) => s.id === mine);
-  const right = schools.find((s) => s.id === (other ?? schools.find((x) => x.id !== mine)?.id));
+  const left = methods.find((s) => s.id === mine);
+  const right = methods.find((s) => s.id === (other ?? methods.find((x) => x.id !== mine)?.id));
   if (!left || !right) return <Waiting />;
   return (
     <Box sx={{ display: "grid", gap: 1.5, minWidth: 0 }}>
-      <Typography variant="h1">Two schools, this docket</Typography>
+      <Typography variant="h1">Two methods, this docket</Typography>
       <Box sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" }}>
-        <Column name="First school" school={left} schools={schools} choose={setMine} />
-        <Column name="Second school" school={right} schools={schools} choose={setOther} />
+        <Column name="First method" method={left} methods={methods} choose={setMine} />
+        <Column name="Second method" method={right} methods={methods} choose={setOther} />
       </Box>
       <Typography sx={{ fontSize: 13, color: ink.soft }}>
         Computed for the car, place and standard on the docket. A window is how much earlier plus
@@ -42,44 +42,44 @@ const Compare = () => {
 
 interface ColumnProps {
   name: string;
-  school: SchoolChoice;
-  schools: SchoolChoice[];
+  method: MethodChoice;
+  methods: MethodChoice[];
   choose: (id: number) => void;
 }
 
-const Column = ({ name, school, schools, choose }: ColumnProps) => (
+const Column = ({ name, method, methods, choose }: ColumnProps) => (
   <Paper component="section" aria-label={name} sx={{ p: 1.5, display: "grid", gap: 1.5 }}>
     <TextField
       select
       size="small"
       label={name}
-      value={school.id}
+      value={method.id}
       onChange={(e) => choose(Number(e.target.value))}
     >
-      {schools.map((s) => (
+      {methods.map((s) => (
         <MenuItem key={s.id} value={s.id} sx={{ minHeight: 44 }}>
           {s.name}
         </MenuItem>
       ))}
     </TextField>
     <Box sx={{ height: 300 }}>
-      <SchoolPicture school={school} />
+      <MethodPicture method={method} />
     </Box>
-    <Figures school={school} />
+    <Figures method={method} />
   </Paper>
 );
 
-const Figures = ({ school }: { school: SchoolChoice }) => {
+const Figures = ({ method }: { method: MethodChoice }) => {
   const units = useUnits();
-  const plan = useQuery(planQuery(school.docket, NO_OPTIONS)).data;
-  const tightens = hasLeast(bodyOf<GroundBody>(school.docket.ground));
-  const least = useQuery({ ...leastSizesQuery(school.docket), enabled: tightens });
+  const plan = useQuery(planQuery(method.docket, NO_OPTIONS)).data;
+  const tightens = hasLeast(bodyOf<GroundBody>(method.docket.ground));
+  const least = useQuery({ ...leastSizesQuery(method.docket), enabled: tightens });
   if (!plan) return <Waiting />;
   const sizes = least.data?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [
     ["Least room that it can use", "working it out…"] as const,
   ];
   const rows = plan.feasible
-    ? figuresOf(plan, school, units)
+    ? figuresOf(plan, method, units)
     : [["Cannot be driven here", plan.why_not ?? ""] as const];
   return (
     <Box
@@ -107,16 +107,16 @@ const widthOf = (call: Call): Metres => (call.early_m ?? SEARCHED) + (call.late_
 
 const figuresOf = (
   plan: Plan,
-  school: SchoolChoice,
+  method: MethodChoice,
   units: Units,
 ): (readonly [string, string])[] => {
-  const { goal, obstacles } = bodyOf<GroundBody>(school.docket.ground);
+  const { goal, obstacles } = bodyOf<GroundBody>(method.docket.ground);
   // Turning round in a road it is the kerbs that there has to be room to.
   const turning = goal.kind === "turnabout" ? ["kerb", "far kerb"] : [];
   const passed = [...obstacles.map((o) => o.name), ...turning];
-  const words = berthWords(goal, school.body);
+  const words = berthWords(goal, method.body);
   // Along the kerb and nose in by what is ahead; backed into a bay by what is behind.
-  const along = school.body.manoeuvre === "bay reverse" ? "behind_m" : "ahead_m";
+  const along = method.body.manoeuvre === "bay reverse" ? "behind_m" : "ahead_m";
   const narrow = [...plan.calls].sort((a, b) => widthOf(a) - widthOf(b))[0];
   const out = plan.looks.find((look) => look.why === "swings out");
   const near = plan.clearance.filter((c) => passed.includes(c.obstacle)).map((c) => c.metres);

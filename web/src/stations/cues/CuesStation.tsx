@@ -44,7 +44,7 @@ export const CuesStation = () => {
   return <Sheet key={docket.method.document_id} docket={docket} />;
 };
 
-/** Why a changed school cannot be driven, and at which step. */
+/** Why a changed method cannot be driven, and at which step. */
 const troubleOf = (error: Error | null, plan: Plan) => {
   if (error) {
     const field = error instanceof ApiError ? error.field : "";
@@ -158,7 +158,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           )}
           {teaches && !editing && (
             <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setEditing(true)}>
-              Change this school
+              Change this method
             </Button>
           )}
           <Clearances plan={shown} />

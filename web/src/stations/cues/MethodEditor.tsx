@@ -1,4 +1,4 @@
-/** Changing a school: its steps one by one, while the slab and the ribbon follow. */
+/** Changing a method: its steps one by one, while the slab and the ribbon follow. */
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -19,7 +19,7 @@ import { StepEditor } from "./StepEditor";
 interface Props {
   revision: Revision;
   draft: ReturnType<typeof useRevise<MethodBody>>;
-  /** Why the school as it stands cannot be driven, if so; which step, if one is to blame. */
+  /** Why the method as it stands cannot be driven, if so; which step, if one is to blame. */
   trouble: { text: string; step: number | null } | null;
   close: () => void;
 }
@@ -37,12 +37,12 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
     <Paper
       ref={panel}
       component="section"
-      aria-label="Change this school"
+      aria-label="Change this method"
       sx={{ p: 1.5, flexShrink: 0 }}
     >
       <Box sx={{ display: "flex", alignItems: "center" }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
-          Change this school
+          Change this method
         </Typography>
         <Button size="small" onClick={close}>
           Close
@@ -125,7 +125,7 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
         ))}
       </Box>
       <SaveCopy body={body} />
-      <ReviseBar revision={revision} draft={draft as never} what="school" />
+      <ReviseBar revision={revision} draft={draft as never} what="method" />
     </Paper>
   );
 };

@@ -17,7 +17,7 @@ interface Props {
   docket: Docket;
   plan: Plan;
   cue: ReturnType<typeof useCueOptions>;
-  /** The school is being changed: what is shown is nobody's sheet yet. */
+  /** The method is being changed: what is shown is nobody's sheet yet. */
   unsaved: boolean;
 }
 
@@ -62,7 +62,7 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
           onClick={() => (cue.isInUse ? toDrive() : keep.mutate())}
         >
           {unsaved
-            ? "Save the school first"
+            ? "Save the method first"
             : cue.isInUse
               ? "Drive this sheet"
               : "Use this sheet and drive"}

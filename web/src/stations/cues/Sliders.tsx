@@ -78,7 +78,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
 const isFit = <Fit extends FitAngle | FitShare>(figure: number | Fit | undefined): figure is Fit =>
   typeof figure === "object";
 
-/** As far as the school lets the gap be fitted; else what is tried round where it stands. */
+/** As far as the method lets the gap be fitted; else what is tried round where it stands. */
 const startRange = (method: MethodBody, now: number): readonly [number, number, number] => {
   const { gap_m } = method.start;
   if (typeof gap_m === "object") return [gap_m.low_m, gap_m.high_m, 0.05];

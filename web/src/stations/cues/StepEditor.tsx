@@ -1,4 +1,4 @@
-/** One step of a school: what is said, gear, wheel, what ends it, and the looks before it. */
+/** One step of a method: what is said, gear, wheel, what ends it, and the looks before it. */
 import Box from "@mui/material/Box";
 import Chip from "@mui/material/Chip";
 import FormControlLabel from "@mui/material/FormControlLabel";

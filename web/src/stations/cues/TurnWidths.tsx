@@ -5,19 +5,19 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { leastSizesQuery } from "../../api/queries";
 import { useUnits } from "../../shell/useDocket";
-import { type SchoolChoice, useSchools } from "../../shell/useSchools";
+import { type MethodChoice, useMethods } from "../../shell/useMethods";
 import { ink } from "../../theme";
 import { leastOf } from "./least";
 
 export const TurnWidths = () => {
-  const schools = useSchools()
-    .filter((school) => school.suits)
+  const methods = useMethods()
+    .filter((method) => method.suits)
     .sort((a, b) => a.body.steps.length - b.body.steps.length);
   return (
     <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Width of road it needs">
       <Typography variant="h2">Width of road it needs</Typography>
-      {schools.map((school) => (
-        <Width key={school.id} school={school} />
+      {methods.map((method) => (
+        <Width key={method.id} method={method} />
       ))}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
         Kerb to kerb, for this vehicle and standard, computed with 5 cm to spare at each kerb. Every
@@ -27,14 +27,14 @@ export const TurnWidths = () => {
   );
 };
 
-const Width = ({ school }: { school: SchoolChoice }) => {
+const Width = ({ method }: { method: MethodChoice }) => {
   const units = useUnits();
-  const least = useQuery(leastSizesQuery(school.docket));
+  const least = useQuery(leastSizesQuery(method.docket));
   const [size] = least.data ?? [];
   const said = size ? leastOf(size, units) : (least.error?.message ?? "working it out…");
   return (
     <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
-      <span>{school.name}</span>
+      <span>{method.name}</span>
       <strong>{said}</strong>
     </Box>
   );

@@ -26,7 +26,7 @@ const said = (remedy: Remedy, units: Units): string => {
     gap: `It works with ${by} ${more} room between the parked vehicles (${to}). Change it in Ground.`,
     "start gap": `It works when you stop ${by} ${remedy.by_m > 0 ? "wider" : "closer"}, ${to} at the start.`,
     aisle: `It works where the aisle is ${by} wider (${to}). Change it in Ground.`,
-    "road width": `It works where the road is ${by} wider (${to}). Choose another road or school.`,
+    "road width": `It works where the road is ${by} wider (${to}). Choose another road or method.`,
     "bay width": `It works in a bay ${by} wider (${to}). Change it in Ground.`,
     "gap ahead": `It works when it may end ${by} ${remedy.by_m > 0 ? "farther" : "nearer"} behind the vehicle ahead (${to}).`,
   }[remedy.what];

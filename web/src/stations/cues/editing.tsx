@@ -47,7 +47,7 @@ interface FittedProps {
   children: React.ReactNode;
 }
 
-/** A figure that the fit finds for each vehicle, or one that the school has fixed. */
+/** A figure that the fit finds for each vehicle, or one that the method has fixed. */
 export const Fitted = ({ what, fitted, fit, fix, children }: FittedProps) => (
   <Box sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: 14 }}>
     {fitted ? <Box sx={{ flex: 1 }}>{what}: fitted to the vehicle</Box> : children}

@@ -1,4 +1,4 @@
-/** A school's steps as an editor sees them: what a step may wait for, and changes to the list. */
+/** A method's steps as an editor sees them: what a step may wait for, and changes to the list. */
 import type { FitAngle, FitMetres, FitShare, MethodBody, Vocabulary } from "../../api/types";
 import { goalOf } from "../../drawing/berth";
 
@@ -29,7 +29,7 @@ const SHARE: Omit<FitShare, "fit"> = { low: 0.4, high: 1, prefer: 0.7 };
 
 export const isFitted = (figure: unknown): boolean => typeof figure === "object" && figure !== null;
 
-/** A name for a fitted figure that no other figure of the school has. */
+/** A name for a fitted figure that no other figure of the method has. */
 const freshName = (body: MethodBody, what: string): string => {
   const text = JSON.stringify(body);
   let number = 1;

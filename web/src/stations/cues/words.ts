@@ -19,7 +19,7 @@ export const cueSentence = (call: Call, method: MethodBody, units: Units): strin
   if (!cue && method.references)
     return "Nothing here to line up on: the list says what to wait for.";
   if (!cue)
-    return "This school takes no references: watch for what the list says, and judge it in the mirror.";
+    return "This method takes no references: watch for what the list says, and judge it in the mirror.";
   if (cue.through === null) {
     const place = where(call, units);
     return `Hidden by the body here${place ? ` (it would stand ${place})` : ""}. Go by the step before, or lean until it shows.`;

@@ -29,7 +29,7 @@ class Bay(Goal):
         way of travel, more leans against it
     width : m between its lines, square to them; depth : m from mouth to head along its middle
     head : what ends it; head_gap : m wanted to the head (from the tyres where it is a wheel stop)
-    nose : whether the vehicle stands nose in or nose out: a school of reversing parks nose out
+    nose : whether the vehicle stands nose in or nose out, as it is backed in
     lines : painted ones may be crossed, those with sensors not be touched by a tyre
     guide : m from the line of the mouths to a line in the aisle that is driven along, or None
     Raises InputError for a bay that no car fits.

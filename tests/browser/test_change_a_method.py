@@ -1,4 +1,4 @@
-"""A school copied and changed on the Cues station, with the drawing following each change."""
+"""A method copied and changed on the Cues station, with the drawing following each change."""
 
 import re
 
@@ -6,15 +6,15 @@ from playwright.sync_api import expect
 
 from server.documents.models import Document, Revision
 from tests.browser.steps import INES, choose, sign_in
-from tests.browser.test_schools import pick_school
+from tests.browser.test_methods import pick_method
 
 
 def editor(page):
-    return page.get_by_role("region", name="Change this school")
+    return page.get_by_role("region", name="Change this method")
 
 
 def open_editor(page):
-    page.get_by_role("button", name="Change this school").click()
+    page.get_by_role("button", name="Change this method").click()
     expect(editor(page)).to_be_visible()
 
 
@@ -42,7 +42,7 @@ def path_of(page):
 def test_an_amount_is_changed_and_the_drawing_follows_and_can_be_undone(page):
     sign_in(page)
     choose(page, "Learner", "Yara Quill")
-    pick_school(page, "Straight-run reverse park")
+    pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 2)
     before = path_of(page).get_attribute("d")
@@ -50,7 +50,7 @@ def test_an_amount_is_changed_and_the_drawing_follows_and_can_be_undone(page):
     amount.fill("70")
     amount.press("Enter")
     expect(path_of(page)).not_to_have_attribute("d", before)
-    expect(page.get_by_role("button", name="Save the school first")).to_be_disabled()
+    expect(page.get_by_role("button", name="Save the method first")).to_be_disabled()
     editor(page).get_by_role("button", name="Undo").click()
     expect(path_of(page)).to_have_attribute("d", before)
     assert Revision.objects.filter(document__kind="method", number__gt=1).count() == 0
@@ -59,7 +59,7 @@ def test_an_amount_is_changed_and_the_drawing_follows_and_can_be_undone(page):
 def test_what_cannot_work_is_told_at_once_with_its_step(page):
     sign_in(page)
     choose(page, "Learner", "Yara Quill")
-    pick_school(page, "Straight-run reverse park")
+    pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 2)
     amount = editor(page).get_by_role("textbox", name="% of lock")
@@ -78,7 +78,7 @@ def test_what_cannot_work_is_told_at_once_with_its_step(page):
 
 def test_steps_are_added_moved_and_reworded(page):
     sign_in(page)
-    pick_school(page, "Straight-run reverse park")
+    pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 1)
     editor(page).get_by_role("button", name="Add a step after").click()
@@ -96,10 +96,10 @@ def test_steps_are_added_moved_and_reworded(page):
     editor(page).get_by_role("button", name="Discard").click()
 
 
-def test_a_copy_is_a_school_of_its_own_and_the_first_stays_as_it_was(page):
+def test_a_copy_is_a_method_of_its_own_and_the_first_stays_as_it_was(page):
     sign_in(page)
     choose(page, "Learner", "Yara Quill")
-    pick_school(page, "Lock to lock reverse park")
+    pick_method(page, "Lock to lock reverse park")
     open_editor(page)
     open_step(page, 2)
     editor(page).get_by_role("button", name="Leave it to the fit").click()
@@ -121,7 +121,7 @@ def test_a_copy_is_a_school_of_its_own_and_the_first_stays_as_it_was(page):
 
 def test_every_kind_of_waiting_can_be_chosen(page):
     sign_in(page)
-    pick_school(page, "Straight-run reverse park")
+    pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 3)
     for until, then in (
@@ -137,15 +137,15 @@ def test_every_kind_of_waiting_can_be_chosen(page):
     editor(page).get_by_role("button", name="Discard").click()
 
 
-def test_a_learner_is_not_offered_to_change_a_school(page):
+def test_a_learner_is_not_offered_to_change_a_method(page):
     sign_in(page, INES)
-    expect(page.get_by_role("button", name="Change this school")).to_have_count(0)
+    expect(page.get_by_role("button", name="Change this method")).to_have_count(0)
 
 
 def test_an_amount_can_be_told_in_turns_of_the_wheel_and_standing(page):
     sign_in(page)
     choose(page, "Learner", "Yara Quill")
-    pick_school(page, "Straight-run reverse park")
+    pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 2)
     before = path_of(page).get_attribute("d")

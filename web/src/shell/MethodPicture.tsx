@@ -1,4 +1,4 @@
-/** A school drawn for this vehicle, at the docket's place or at the one that it brings. */
+/** A method drawn for this vehicle, at the docket's place or at the one that it brings. */
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { NO_OPTIONS, planQuery } from "../api/queries";
@@ -7,7 +7,7 @@ import { type GoalKind, goalOf } from "../drawing/berth";
 import { PlanSlab } from "../stations/cues/PlanSlab";
 import { ink } from "../theme";
 import { Failure, Waiting } from "./states";
-import type { SchoolChoice } from "./useSchools";
+import type { MethodChoice } from "./useMethods";
 
 const ENDS: Record<GoalKind, string> = {
   kerbside: "Ends along a kerb, behind a parked vehicle",
@@ -17,22 +17,22 @@ const ENDS: Record<GoalKind, string> = {
   stretch: "Goes along a free kerb",
 };
 
-/** A school that ends at a kind of place that nobody has laid out yet. */
-const Elsewhere = ({ school }: { school: SchoolChoice }) => (
+/** A method that ends at a kind of place that nobody has laid out yet. */
+const Elsewhere = ({ method }: { method: MethodChoice }) => (
   <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
-    {ENDS[goalOf(school.body)]}: lay out such a place in Ground first.
+    {ENDS[goalOf(method.body)]}: lay out such a place in Ground first.
   </Box>
 );
 
 interface PictureProps {
-  school: SchoolChoice;
+  method: MethodChoice;
   /** Only the drawing, without a word on whether it goes. */
   plain?: boolean;
 }
 
-export const SchoolPicture = ({ school, plain = false }: PictureProps) => {
-  const plan = useQuery({ ...planQuery(school.docket, NO_OPTIONS), enabled: school.placed });
-  if (!school.placed) return <Elsewhere school={school} />;
+export const MethodPicture = ({ method, plain = false }: PictureProps) => {
+  const plan = useQuery({ ...planQuery(method.docket, NO_OPTIONS), enabled: method.placed });
+  if (!method.placed) return <Elsewhere method={method} />;
   if (plan.error) return <Failure error={plan.error} />;
   if (!plan.data) return <Waiting what="Drawing it" />;
   return (
@@ -40,9 +40,9 @@ export const SchoolPicture = ({ school, plain = false }: PictureProps) => {
       <PlanSlab
         bare
         plan={plan.data}
-        vehicle={bodyOf<VehicleBody>(school.docket.vehicle)}
-        ground={bodyOf<GroundBody>(school.docket.ground)}
-        method={school.body}
+        vehicle={bodyOf<VehicleBody>(method.docket.vehicle)}
+        ground={bodyOf<GroundBody>(method.docket.ground)}
+        method={method.body}
       />
       {!plan.data.feasible && !plain && (
         <Box

@@ -12,7 +12,7 @@ import {
 import { type GoalKind, goalOf } from "../drawing/berth";
 import { useDocket } from "./useDocket";
 
-export interface SchoolChoice {
+export interface MethodChoice {
   id: number;
   name: string;
   body: MethodBody;
@@ -36,11 +36,11 @@ const useParts = () => [
   useQuery(documentsQuery("standard")),
 ];
 
-/** Why there are no schools to choose, where something could not be fetched. */
-export const useSchoolsFailure = () => useParts().find((part) => part.error);
+/** Why there are no methods to choose, where something could not be fetched. */
+export const useMethodsFailure = () => useParts().find((part) => part.error);
 
 /** None until everything has come that says what each would bring along. */
-export const useSchools = (): SchoolChoice[] => {
+export const useMethods = (): MethodChoice[] => {
   const docket = useDocket();
   const [methods, grounds, standards] = useParts().map((part) => part.data);
   if (!methods || !grounds || !standards) return [];

@@ -1,4 +1,4 @@
-"""Choosing a school by its picture, reading it, driving it, and comparing two."""
+"""Choosing a method by its picture, reading it, driving it, and comparing two."""
 
 import re
 
@@ -10,7 +10,7 @@ from server.planning.models import CueSheet
 from tests.browser.steps import TEODOR, choose, sign_in, station
 
 
-def pick_school(page, name):
+def pick_method(page, name):
     page.get_by_role("button", name=re.compile("^Method:")).click()
     dialog = page.get_by_role("dialog")
     manoeuvre = methods()[name].manoeuvre
@@ -21,7 +21,7 @@ def pick_school(page, name):
     expect(page.get_by_role("button", name=re.compile(f"^Method: {name}"))).to_be_visible()
 
 
-def test_schools_are_chosen_by_a_picture_drawn_for_this_docket(page):
+def test_methods_are_chosen_by_a_picture_drawn_for_this_docket(page):
     sign_in(page)
     page.get_by_role("button", name=re.compile("^Method:")).click()
     cards = page.get_by_role("dialog").get_by_role("region", name="reverse parallel")
@@ -41,19 +41,19 @@ def test_schools_are_chosen_by_a_picture_drawn_for_this_docket(page):
     expect(page.get_by_role("dialog")).to_have_count(0)
 
 
-def test_a_school_without_references_shows_what_to_watch(page):
+def test_a_method_without_references_shows_what_to_watch(page):
     sign_in(page)
-    pick_school(page, "Shallow reverse park")
-    expect(page.get_by_text("This school takes no references")).to_be_visible()
+    pick_method(page, "Shallow reverse park")
+    expect(page.get_by_text("This method takes no references")).to_be_visible()
     expect(page.get_by_text(re.compile("own tail .* the parked tail"))).to_be_visible()
     for slider in ("Wheel in", "Wheel out"):
         expect(page.get_by_role("slider", name=slider)).to_be_visible()
 
 
-def test_a_school_with_a_forward_move_is_noted_with_it(page):
+def test_a_method_with_a_forward_move_is_noted_with_it(page):
     sign_in(page)
     choose(page, "Learner", "Yara Quill")
-    pick_school(page, "Set back and forward reverse park")
+    pick_method(page, "Set back and forward reverse park")
     expect(page.get_by_role("list", name="Calls").get_by_role("listitem")).to_have_count(3)
     page.get_by_role("button", name="Use this sheet and drive").click()
     for movement in ("Reverse movements", "Forward movements"):
@@ -62,26 +62,26 @@ def test_a_school_with_a_forward_move_is_noted_with_it(page):
     assert [leg["gear"] for leg in sheet.plan["legs"]] == ["reverse"] * 3 + ["forward"]
 
 
-def test_two_schools_are_compared_on_the_same_docket(page):
+def test_two_methods_are_compared_on_the_same_docket(page):
     sign_in(page)
     page.get_by_role("button", name=re.compile("^Method:")).click()
     page.get_by_role("link", name="Compare two").click()
-    first = page.get_by_role("region", name="First school")
-    second = page.get_by_role("region", name="Second school")
+    first = page.get_by_role("region", name="First method")
+    second = page.get_by_role("region", name="Second method")
     for column in (first, second):
         expect(column.get_by_role("img", name=re.compile("Plan of"))).to_be_visible()
         expect(column).to_contain_text(re.compile(r"Least gap .* m"))
-    second.get_by_label("Second school").click()
+    second.get_by_label("Second method").click()
     page.get_by_role("option", name="Set back and forward reverse park").click()
     moves = second.get_by_role("row", name=re.compile("^Movements"))
     expect(moves).to_contain_text("2")
     expect(first.get_by_role("row", name=re.compile("^Movements"))).to_contain_text("1")
 
 
-def test_every_school_is_there_for_a_keep_right_school_in_inches(page):
+def test_every_method_is_there_for_a_keep_right_school_in_inches(page):
     sign_in(page, TEODOR)
     choose(page, "Learner", "Emil Stroud")
-    pick_school(page, "Lock to lock reverse park")
+    pick_method(page, "Lock to lock reverse park")
     expect(page.get_by_role("list", name="Calls").get_by_role("listitem")).to_have_count(3)
     detail = page.get_by_text(re.compile("near rear wheel .* from the kerb"))
     expect(detail).to_contain_text(re.compile(r"\d in from"))
