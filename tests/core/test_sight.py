@@ -23,7 +23,7 @@ PANE = Opening(name="side glass", corners=SIDE)
 def car(glass=(PANE,), features=(HANDLE,)):
     steering = Steering(lock_turns=1.4, kerb_circle=10.4, wheelbase=2.6, track_front=1.5)
     return Vehicle(
-        name="plain", kind="car", length=4.2, width=1.8, mirror_width=2.0, wheelbase=2.6,
+        name="plain", length=4.2, width=1.8, mirror_width=2.0, wheelbase=2.6,
         front_overhang=0.9, track_front=1.5, track_rear=1.5, steering=steering, glass=glass,
         features=features,
     )  # fmt: skip

@@ -148,7 +148,6 @@ def vehicle_document(car: Car) -> dict[str, Any]:
         "trailer": None,
         "features": features,
         "glass": glass,
-        "mirrors": [],
     }
 
 
@@ -195,5 +194,4 @@ TRACTOR_AND_SEMI: dict[str, Any] = {
     },
     "features": [],
     "glass": [],
-    "mirrors": [],
 }  # fmt: skip

@@ -101,7 +101,6 @@ class VehicleDocument(Model):
     trailer: TrailerModel | None = None
     features: Annotated[list[FeatureModel], Field(max_length=100)] = []
     glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
-    mirrors: Annotated[list[None], Field(max_length=0)] = []
 
     def build(self) -> Vehicle:
         with inside("steering"):
@@ -117,7 +116,6 @@ class VehicleDocument(Model):
             )
         return Vehicle(
             name=self.name,
-            kind=self.kind,
             length=self.length_m,
             width=self.width_m,
             mirror_width=self.mirror_width_m,

@@ -39,7 +39,6 @@ class Vehicle:
     """
 
     name: str
-    kind: str
     length: float
     width: float
     mirror_width: float

@@ -53,18 +53,6 @@ export const documentsQuery = (kind?: Kind) =>
       dataOf(await api.GET("/api/documents", { params: { query: kind ? { kind } : {} }, signal })),
   });
 
-export const revisionsQuery = (document: number) =>
-  queryOptions({
-    queryKey: ["revisions", document],
-    queryFn: async ({ signal }) =>
-      dataOf(
-        await api.GET("/api/documents/{document_id}/revisions", {
-          params: { path: { document_id: document } },
-          signal,
-        }),
-      ),
-  });
-
 export const lessonsQuery = queryOptions({
   queryKey: ["lessons"],
   queryFn: async ({ signal }) => dataOf(await api.GET("/api/lessons", { signal })),
