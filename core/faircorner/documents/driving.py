@@ -35,7 +35,7 @@ _REACH = 300.0
 _IN_LINE = 0.05
 
 
-class StartModel(Model):
+class StandingModel(Model):
     x_m: float
     y_m: float
     heading_deg: float
@@ -63,7 +63,7 @@ class DriveRequest(Model):
     """Drive a vehicle through legs."""
 
     vehicle: VehicleDocument
-    start: StartModel
+    start: StandingModel
     legs: Annotated[list[LegModel], Field(min_length=1, max_length=200)]
     sample_m: Annotated[float, Field(ge=0.005, le=5)] = 0.05
 
@@ -102,7 +102,11 @@ def drive_document(request: DriveRequest) -> dict[str, Any]:
 
 
 def _tow(
-    vehicle: Vehicle, start: StartModel, track: Track, legs: list[Leg], path: list[dict[str, Any]]
+    vehicle: Vehicle,
+    start: StandingModel,
+    track: Track,
+    legs: list[Leg],
+    path: list[dict[str, Any]],
 ) -> float | None:
     """Add the trailer's headings to a path; metres rolled when it jack-knifes, None if never."""
     trailer = vehicle.trailer
@@ -130,7 +134,7 @@ def backing_document(request: BackingRequest) -> dict[str, Any]:
         vehicle = request.vehicle.build()
     if vehicle.trailer is None:
         raise InputError("vehicle", "draws no trailer; choose one that does")
-    start = StartModel(x_m=0.0, y_m=0.0, heading_deg=0.0, trailer_heading_deg=-request.bend_deg)
+    start = StandingModel(x_m=0.0, y_m=0.0, heading_deg=0.0, trailer_heading_deg=-request.bend_deg)
     standing = {**start.model_dump(), "s_m": 0.0, "leg": 0}
     path, jammed = [standing], None
     if request.legs:

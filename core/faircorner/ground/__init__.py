@@ -16,7 +16,7 @@ from faircorner.ground.kinds.turnabout import Turnabout, change_road
 from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.place import Ground
 from faircorner.ground.sighted import Sighted
-from faircorner.ground.suitability import Noted, Suitability, suitability
+from faircorner.ground.suitability import Remark, Suitability, suitability
 from faircorner.ground.things import Thing, ThingKind, put_down, take_away, things
 
 __all__ = [
@@ -39,8 +39,8 @@ __all__ = [
     "Landmark",
     "Least",
     "Lines",
-    "Noted",
     "Obstacle",
+    "Remark",
     "Room",
     "Sighted",
     "Size",

@@ -7,9 +7,9 @@ from faircorner.ground.check import Check
 from faircorner.ground.kinds import kind_of
 from faircorner.ground.place import Ground
 
-__all__ = ["Answer", "Grade", "Noted", "Suitability", "suitability"]
+__all__ = ["Answer", "Remark", "Suitability", "Weight", "suitability"]
 
-Grade: TypeAlias = Literal["good", "mind", "against", "not noted"]
+Weight: TypeAlias = Literal["good", "mind", "against", "not noted"]
 Answer: TypeAlias = Literal["suits", "with care", "not here", "not known yet"]
 
 # Above this a slope is told, percent; assumed.
@@ -17,14 +17,14 @@ _STEEP = 5.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Noted:
+class Remark:
     """One thing that speaks for or against a place.
 
     metres, least : what was noted and what the school asks for, None where it is no length
     """
 
     item: str
-    grade: Grade
+    grade: Weight
     said: str
     metres: float | None = None
     least: float | None = None
@@ -33,7 +33,7 @@ class Noted:
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Suitability:
     answer: Answer
-    noted: tuple[Noted, ...]
+    noted: tuple[Remark, ...]
 
 
 def suitability(ground: Ground) -> Suitability:
@@ -59,18 +59,18 @@ def suitability(ground: Ground) -> Suitability:
         answer = "not known yet"
     else:
         answer = "with care" if "mind" in grades else "suits"
-    order: tuple[Grade, ...] = ("against", "mind", "not noted", "good")
+    order: tuple[Weight, ...] = ("against", "mind", "not noted", "good")
     return Suitability(
         answer=answer, noted=tuple(sorted(noted, key=lambda one: order.index(one.grade)))
     )
 
 
-def _legal(check: Check) -> Noted:
+def _legal(check: Check) -> Remark:
     if check.legal is None:
-        return Noted(item="legal", grade="not noted", said="whether it is allowed here")
+        return Remark(item="legal", grade="not noted", said="whether it is allowed here")
     if check.legal:
-        return Noted(item="legal", grade="good", said="stopping and manoeuvring are allowed")
-    return Noted(item="legal", grade="against", said="it is not allowed here")
+        return Remark(item="legal", grade="good", said="stopping and manoeuvring are allowed")
+    return Remark(item="legal", grade="against", said="it is not allowed here")
 
 
 _NAMES = {
@@ -80,26 +80,26 @@ _NAMES = {
 }  # fmt: skip
 
 
-def _distance(check: Check, name: str) -> Noted:
+def _distance(check: Check, name: str) -> Remark:
     metres, least = getattr(check, name), getattr(check.least, name)
     said = _NAMES[name]
     if metres is None:
-        return Noted(item=name, grade="not noted", said=said, least=least)
-    grade: Grade = "good" if metres >= least else "against"
-    return Noted(item=name, grade=grade, said=said, metres=metres, least=least)
+        return Remark(item=name, grade="not noted", said=said, least=least)
+    grade: Weight = "good" if metres >= least else "against"
+    return Remark(item=name, grade=grade, said=said, metres=metres, least=least)
 
 
-def _width(left: float, check: Check) -> Noted:
+def _width(left: float, check: Check) -> Remark:
     """Room left for others, m, beside a vehicle that stands ready."""
     least = check.least.to_pass
-    grade: Grade = "good" if left >= least else "against"
-    return Noted(
+    grade: Weight = "good" if left >= least else "against"
+    return Remark(
         item="to_pass", grade=grade, said="left for others to pass", metres=round(left, 3),
         least=least,
     )  # fmt: skip
 
 
-_Words: TypeAlias = dict[str, tuple[Grade, str]]
+_Words: TypeAlias = dict[str, tuple[Weight, str]]
 _TRAFFIC: _Words = {
     "quiet": ("good", "quiet"),
     "some": ("mind", "some traffic: wait for it, every time"),
@@ -117,20 +117,20 @@ _NEIGHBOUR: _Words = {
 }
 
 
-def _of(item: str, value: str | None, words: _Words) -> Noted:
+def _of(item: str, value: str | None, words: _Words) -> Remark:
     if value is None:
-        return Noted(item=item, grade="not noted", said=item)
+        return Remark(item=item, grade="not noted", said=item)
     grade, said = words[value]
-    return Noted(item=item, grade=grade, said=said)
+    return Remark(item=item, grade=grade, said=said)
 
 
-def _slope(check: Check) -> Noted:
+def _slope(check: Check) -> Remark:
     if check.slope is None:
-        return Noted(item="slope", grade="not noted", said="slope")
+        return Remark(item="slope", grade="not noted", said="slope")
     if abs(check.slope) <= _STEEP:
-        return Noted(item="slope", grade="good", said="level enough")
+        return Remark(item="slope", grade="good", said="level enough")
     way = "uphill" if check.slope > 0 else "downhill"
-    return Noted(
+    return Remark(
         item="slope", grade="mind",
         said=f"{abs(check.slope):g} % {way}: brake and power change",
     )  # fmt: skip

@@ -1,7 +1,7 @@
 """Repeated finishes split into bias and scatter, and what to change."""
 
-from faircorner.shift.advice import Advice, Kind, advise
+from faircorner.shift.advice import Advice, AdviceKind, advise
 from faircorner.shift.finishes import FinishSet, describe
 from faircorner.shift.learners import SimulatedLearner
 
-__all__ = ["Advice", "FinishSet", "Kind", "SimulatedLearner", "advise", "describe"]
+__all__ = ["Advice", "AdviceKind", "FinishSet", "SimulatedLearner", "advise", "describe"]

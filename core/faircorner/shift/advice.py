@@ -11,9 +11,9 @@ from faircorner.plane import Floats
 from faircorner.shift.finishes import FinishSet, least_count
 from faircorner.standards import Band, Finish
 
-__all__ = ["Advice", "Kind", "advise"]
+__all__ = ["Advice", "AdviceKind", "advise"]
 
-Kind: TypeAlias = Literal["too few", "move cue", "practise", "move on"]
+AdviceKind: TypeAlias = Literal["too few", "move cue", "practise", "move on"]
 # Cues are moved by whole steps of this, and by no more than the reach, m.
 _STEP, _REACH = 0.05, 0.60
 # A step is ready to leave behind when this many attempts in ten would meet the standard.
@@ -36,7 +36,7 @@ class Advice:
     scatter_share : (calls,), what part of the scatter each call accounts for
     """
 
-    kind: Kind
+    kind: AdviceKind
     call: int | None
     by: float
     chance: float
@@ -60,7 +60,7 @@ def advise(
     """
     share = _scatter_share(finishes.covariance, sensitivity)
     chance = _chance(finishes, finishes.bias, target, bands, wheelbase, along, rng)
-    kind: Kind = "too few"
+    kind: AdviceKind = "too few"
     best: int | None = None
     by = explained = 0.0
     after = chance

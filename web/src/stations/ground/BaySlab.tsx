@@ -4,8 +4,8 @@ import { BayScene } from "../../drawing/BayScene";
 import { bayAxis } from "../../drawing/berth";
 import { Dimension } from "../../drawing/Dimension";
 import { Slab } from "../../drawing/Slab";
-import type { SlabProps } from "./GroundStation";
 import { PinnedMeasure } from "./PinnedMeasure";
+import type { SlabProps } from "./slabProps";
 import { Things } from "./Things";
 
 export const BaySlab = ({ ground, measures, things, readOnly, onMeasure, onThing }: SlabProps) => {

@@ -37,17 +37,6 @@ const ENDED: Partial<Record<Goal, string>> = {
   stretch: "Along the kerb. A kerbside stop ends before the post; the others reverse from there.",
 };
 
-/** What a drawing of the place needs, whichever kind it is. */
-export interface SlabProps {
-  ground: GroundBody;
-  measures: Record<string, Metres>;
-  readOnly: boolean;
-  onMeasure: (measure: string, metres: Metres) => void;
-  things: readonly Thing[];
-  /** Puts a thing down, or moves the one of that name; fails where that cannot be. */
-  onThing: (thing: Thing) => Promise<unknown>;
-}
-
 const GroundStation = () => {
   const docket = useDocket();
   return <Place key={docket.ground.id} revision={docket.ground} />;

@@ -4,8 +4,8 @@ import { Dimension } from "../../drawing/Dimension";
 import { DragHandle } from "../../drawing/DragHandle";
 import { KerbScene } from "../../drawing/KerbScene";
 import { Slab } from "../../drawing/Slab";
-import type { SlabProps } from "./GroundStation";
 import { PinnedMeasure } from "./PinnedMeasure";
+import type { SlabProps } from "./slabProps";
 import { Things } from "./Things";
 
 interface Box2 {

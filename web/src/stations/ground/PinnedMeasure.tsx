@@ -2,7 +2,7 @@
 import type { Metres, Point } from "../../api/types";
 import { Pin } from "../../drawing/Pin";
 import { LengthField } from "../../shell/LengthField";
-import type { SlabProps } from "./GroundStation";
+import type { SlabProps } from "./slabProps";
 
 interface Props extends Pick<SlabProps, "measures" | "readOnly" | "onMeasure"> {
   measure: string;

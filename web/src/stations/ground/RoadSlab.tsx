@@ -4,8 +4,8 @@ import { Dimension } from "../../drawing/Dimension";
 import type { Bounds } from "../../drawing/frame";
 import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
-import type { SlabProps } from "./GroundStation";
 import { PinnedMeasure } from "./PinnedMeasure";
+import type { SlabProps } from "./slabProps";
 import { Things } from "./Things";
 
 type Fields = Pick<SlabProps, "measures" | "readOnly" | "onMeasure">;

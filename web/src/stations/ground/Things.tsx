@@ -4,7 +4,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } fr
 import type { Point, Thing } from "../../api/types";
 import { useFrame } from "../../drawing/frame";
 import { ink } from "../../theme";
-import type { SlabProps } from "./GroundStation";
+import type { SlabProps } from "./slabProps";
 
 const STEP = 0.05;
 const TURN = 5;

@@ -6,7 +6,7 @@ import Typography from "@mui/material/Typography";
 import type { GroundBody, Thing } from "../../api/types";
 import { length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
-import type { SlabProps } from "./GroundStation";
+import type { SlabProps } from "./slabProps";
 
 const KINDS: readonly Thing["kind"][] = ["cone", "pole", "vehicle", "wall", "solid line", "island"];
 const SPOT = { x_m: -2, off_m: 3 };

@@ -19,7 +19,7 @@ import { Slab } from "../../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
-import type { TypedReadings } from "./TapeStation";
+import type { TypedReadings } from "./typed";
 
 interface Props {
   sheet: Sheet;

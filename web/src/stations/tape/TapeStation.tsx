@@ -24,9 +24,9 @@ import { useStored } from "../../shell/useStored";
 import { AttemptPicker } from "./AttemptPicker";
 import { MendCard, useMend } from "./MendCard";
 import { TapeSlab } from "./TapeSlab";
+import type { TypedReadings } from "./typed";
 import { measureName, VerdictCard } from "./VerdictCard";
 
-export type TypedReadings = { [K in keyof Required<Readings>]: number | null };
 const NOTHING: TypedReadings = {
   kerb_front_m: null,
   kerb_rear_m: null,

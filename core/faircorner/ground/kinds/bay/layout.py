@@ -18,7 +18,7 @@ from faircorner.sides import Side, sided, turned_back
 
 __all__ = ["LAID", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
 
-MEASURES = (
+_MEASURES = (
     "bay_width", "bay_depth", "aisle", "before_off_line", "beyond_off_line", "goal_head", "guide",
 )  # fmt: skip
 BEFORE, BEYOND, WALL, WHEEL_STOP = "neighbour before", "neighbour beyond", "wall", "wheel stop"
@@ -143,8 +143,8 @@ def bay_measures(place: Ground) -> dict[str, float]:
 
 def adjust_bay(ground: Ground, measure: str, metres: float) -> Ground:
     """The same place with one measure changed. Raises InputError naming the measure."""
-    if measure not in MEASURES:
-        raise InputError("measure", f"must be one of {', '.join(MEASURES)}")
+    if measure not in _MEASURES:
+        raise InputError("measure", f"must be one of {', '.join(_MEASURES)}")
     bay = _bay_of(ground)
     if measure not in bay_measures(ground):
         if measure == "guide":

@@ -12,7 +12,7 @@ from faircorner.vehicle import Vehicle
 
 __all__ = ["CORNER", "Corner", "CornerModel"]
 
-ROAD = Road(
+_ROAD = Road(
     {
         "corner_radius": "radius",
         "side_width": "side_width",
@@ -23,7 +23,7 @@ ROAD = Road(
 
 
 def _sizes(place: Ground, vehicle: Vehicle) -> tuple[Size, ...]:
-    return ROAD.width(place, 3.0, np.arange(place.road_width, 4 * vehicle.length, 1.0))
+    return _ROAD.width(place, 3.0, np.arange(place.road_width, 4 * vehicle.length, 1.0))
 
 
 CORNER = Kind(
@@ -31,8 +31,8 @@ CORNER = Kind(
     model=CornerModel,
     where="in a side road",
     lay=lambda name: lay_road(name, Corner()),
-    measures=ROAD.measures,
-    adjust=ROAD.adjust,
+    measures=_ROAD.measures,
+    adjust=_ROAD.adjust,
     landmarks=("corner start", "corner"),
     gap_to="mouth",
     things=("first curved kerbstone", "last curved kerbstone"),

@@ -11,9 +11,9 @@ from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb
 from faircorner.ground.sighted import Obstacles, Sighted
 
-__all__ = ["ACROSS", "Corner"]
+__all__ = ["Corner"]
 
-ACROSS = "far kerb of the side road"
+_ACROSS = "far kerb of the side road"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -65,7 +65,7 @@ class Corner(Goal):
     def kerblines(self, width: float) -> tuple[Kerbline, ...]:
         """The corner, the side road's other corner, and the road's far kerb."""
         across = Kerbline(
-            name=ACROSS,
+            name=_ACROSS,
             frame=np.array([-self.side_width, 0.0, np.pi / 2]),
             radius=self.radius,
             of_tyres=False,

@@ -23,7 +23,7 @@ __all__ = [
 AHEAD, BEHIND = "parked ahead", "parked behind"
 # Taken for the vehicle that stands beside the parked one when nobody says which: width and gap, m.
 _BESIDE = 1.8 + 0.9
-MEASURES = (
+_MEASURES = (
     "gap", "ahead_off_kerb", "ahead_length", "ahead_width", "ahead_askew",
     "behind_off_kerb", "behind_length", "behind_width", "behind_askew",
     "road_width", "goal_kerb", "goal_ahead",
@@ -142,8 +142,8 @@ def adjust_kerb(place: Ground, measure: str, metres: float) -> Ground:
     The vehicle ahead keeps its tail, the one behind its nose, and both their distance from
     the kerb, whatever else about them changes. Raises InputError naming the measure.
     """
-    if measure not in MEASURES:
-        raise InputError("measure", f"must be one of {', '.join(MEASURES)}")
+    if measure not in _MEASURES:
+        raise InputError("measure", f"must be one of {', '.join(_MEASURES)}")
     if measure == "road_width":
         return replace(place, road_width=metres)
     if measure == "goal_kerb":

@@ -7,7 +7,7 @@ from faircorner.ground.kinds.stretch.goal import Stretch
 
 __all__ = ["STRETCH", "Stretch", "StretchModel"]
 
-ROAD = Road({"goal_kerb": "kerb", "goal_short": "short", "goal_run": "run"})
+_ROAD = Road({"goal_kerb": "kerb", "goal_short": "short", "goal_run": "run"})
 
 
 STRETCH = Kind(
@@ -15,8 +15,8 @@ STRETCH = Kind(
     model=StretchModel,
     where="along a free kerb",
     lay=lambda name: lay_road(name, Stretch()),
-    measures=ROAD.measures,
-    adjust=ROAD.adjust,
+    measures=_ROAD.measures,
+    adjust=_ROAD.adjust,
     landmarks=("mark", "stop"),
     gap_to="mark",
     things=("post",),

@@ -14,7 +14,7 @@ from faircorner.vehicle import Vehicle
 
 __all__ = ["TURNABOUT", "Turnabout", "TurnaboutModel", "change_road"]
 
-ROAD = Road({"goal_kerb": "kerb"})
+_ROAD = Road({"goal_kerb": "kerb"})
 
 
 def change_road(ground: Ground, *, overhang: bool) -> Ground:
@@ -29,7 +29,7 @@ def change_road(ground: Ground, *, overhang: bool) -> Ground:
 
 def _sizes(place: Ground, vehicle: Vehicle) -> tuple[Size, ...]:
     tries = np.arange(1.2 * vehicle.length, 4 * vehicle.length, 1.0)
-    return ROAD.width(place, max(3.0, vehicle.width), tries)
+    return _ROAD.width(place, max(3.0, vehicle.width), tries)
 
 
 TURNABOUT = Kind(
@@ -37,8 +37,8 @@ TURNABOUT = Kind(
     model=TurnaboutModel,
     where="facing back along an empty road",
     lay=lambda name: lay_road(name, Turnabout()),
-    measures=ROAD.measures,
-    adjust=ROAD.adjust,
+    measures=_ROAD.measures,
+    adjust=_ROAD.adjust,
     landmarks=("mark",),
     gap_to="mark",
     things=(),
