@@ -1,4 +1,6 @@
 /* The sums of `faircorner.motion` for one typical park, single-threaded, to be timed beside them.
+ * Poses are passed over by the same bounds as there (docs/sums/contact.md), so that like is timed
+ * with like.
  *
  * Reads from standard input: wheelbase, angle per turn, turns per metre; outline pieces and the
  * parked polygon; legs (direction, turns); then for every attempt its start pose and the metres
@@ -12,24 +14,25 @@
 #define STEPS 36
 #define MOST 16
 #define LEGS 8
+#define POSES (LEGS * STEPS + 1)
 
 typedef struct {
     int count;
-    double x[MOST], y[MOST], reach, cx, cy;
+    double x[MOST], y[MOST], reach;
 } Polygon;
+
+typedef struct {
+    double x, y, h;
+} Pose;
 
 static double wheelbase, per_turn, rate;
 
 static void read_polygon(Polygon *p) {
     if (scanf("%d", &p->count) != 1 || p->count > MOST) exit(1);
-    p->cx = p->cy = p->reach = 0;
+    p->reach = 0;
     for (int i = 0; i < p->count; i++) {
         if (scanf("%lf %lf", &p->x[i], &p->y[i]) != 2) exit(1);
-        p->cx += p->x[i] / p->count;
-        p->cy += p->y[i] / p->count;
-    }
-    for (int i = 0; i < p->count; i++) {
-        double r = hypot(p->x[i] - p->cx, p->y[i] - p->cy);
+        double r = hypot(p->x[i], p->y[i]);
         if (r > p->reach) p->reach = r;
     }
 }
@@ -77,11 +80,14 @@ static double gap(const Polygon *a, const Polygon *b) {
     return side < 0 ? side : sqrt(near_a < near_b ? near_a : near_b);
 }
 
-static void place(const Polygon *p, double x, double y, double cos_h, double sin_h, Polygon *out) {
+/* A standing polygon as a body at a pose sees it. */
+static void seen_from(const Polygon *p, const Pose *at, Polygon *out) {
+    double c = cos(at->h), s = sin(at->h);
     out->count = p->count;
     for (int i = 0; i < p->count; i++) {
-        out->x[i] = x + cos_h * p->x[i] - sin_h * p->y[i];
-        out->y[i] = y + sin_h * p->x[i] + cos_h * p->y[i];
+        double dx = p->x[i] - at->x, dy = p->y[i] - at->y;
+        out->x[i] = c * dx + s * dy;
+        out->y[i] = c * dy - s * dx;
     }
 }
 
@@ -105,10 +111,32 @@ static double boxes_apart(const Polygon *a, const Polygon *b) {
     return fmax(x, y);
 }
 
+/* Lower the least gap so far by those of one piece: every eighth pose first, then all of them. */
+static double nearer(const Polygon *piece, const Polygon *parked, const Pose *way, int count,
+                     double best) {
+    Polygon seen;
+    Pose last = {0, 0, 0};
+    double known = -1e30;
+    for (int pass = 0; pass < 2; pass++)
+        for (int i = 0; i < count; i += pass ? 1 : 8) {
+            const Pose *at = &way[i];
+            double moved = hypot(at->x - last.x, at->y - last.y) + piece->reach * fabs(at->h - last.h);
+            if (known - moved > best) continue;
+            seen_from(parked, at, &seen);
+            last = *at;
+            known = boxes_apart(piece, &seen);
+            if (known > best) continue;
+            known = gap(piece, &seen);
+            if (known < best) best = known;
+        }
+    return best;
+}
+
 int main(void) {
     int pieces, legs, attempts, direction[LEGS];
     double turns[LEGS], sum = 0;
-    Polygon outline[4], parked, moved;
+    Polygon outline[4], parked;
+    Pose way[POSES];
     if (scanf("%lf %lf %lf %d", &wheelbase, &per_turn, &rate, &pieces) != 4 || pieces > 4) return 1;
     for (int i = 0; i < pieces; i++) read_polygon(&outline[i]);
     read_polygon(&parked);
@@ -124,40 +152,29 @@ int main(void) {
     for (int a = 0; a < attempts; a++) {
         const double *row = given + a * (3 + legs);
         double x = row[0], y = row[1], h = row[2], wheel = 0, best = 1e30;
+        int count = 0;
+        way[count++] = (Pose){x, y, h};
         for (int leg = 0; leg < legs; leg++) {
             double metres = row[3 + leg], to = turns[leg], step = metres / STEPS;
             double ramp = fabs(to - wheel) / rate, curvature = tan(per_turn * to) / wheelbase;
             double begin = h;
-            for (int i = 0; i <= STEPS; i++) {
-                if (i > 0) {
-                    double middle = (i - 0.5) * step, c = 0, s = 0;
-                    for (int k = -1; k <= 1; k += 2) {
-                        double at = middle + k * node * step;
-                        double now = begin + direction[leg] * gained(at, wheel, to, ramp, curvature);
-                        c += cos(now);
-                        s += sin(now);
-                    }
-                    x += direction[leg] * step / 2 * c;
-                    y += direction[leg] * step / 2 * s;
-                    h = begin + direction[leg] * gained(i * step, wheel, to, ramp, curvature);
-                } else if (leg > 0)
-                    continue;
-                double cos_h = cos(h), sin_h = sin(h);
-                for (int p = 0; p < pieces; p++) {
-                    const Polygon *piece = &outline[p];
-                    double px = x + cos_h * piece->cx - sin_h * piece->cy;
-                    double py = y + sin_h * piece->cx + cos_h * piece->cy;
-                    if (hypot(px - parked.cx, py - parked.cy) - piece->reach - parked.reach > best)
-                        continue;
-                    place(piece, x, y, cos_h, sin_h, &moved);
-                    if (boxes_apart(&moved, &parked) > best) continue;
-                    double found = gap(&moved, &parked);
-                    if (found < best) best = found;
+            for (int i = 1; i <= STEPS; i++) {
+                double middle = (i - 0.5) * step, c = 0, s = 0;
+                for (int k = -1; k <= 1; k += 2) {
+                    double at = middle + k * node * step;
+                    double now = begin + direction[leg] * gained(at, wheel, to, ramp, curvature);
+                    c += cos(now);
+                    s += sin(now);
                 }
+                x += direction[leg] * step / 2 * c;
+                y += direction[leg] * step / 2 * s;
+                h = begin + direction[leg] * gained(i * step, wheel, to, ramp, curvature);
+                way[count++] = (Pose){x, y, h};
             }
             double share = ramp > 0 ? metres / ramp : 1;
             wheel += (to - wheel) * (share > 1 ? 1 : share);
         }
+        for (int p = 0; p < pieces; p++) best = nearer(&outline[p], &parked, way, count, best);
         sum += best;
     }
     printf("%.6f %.9f\n", (double)(clock() - begun) / CLOCKS_PER_SEC, sum);
