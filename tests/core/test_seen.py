@@ -30,7 +30,7 @@ def lined_up(vehicle, seat, plan):
 
 
 @pytest.fixture(scope="module")
-def school():
+def way():
     return SEEN.build()
 
 
@@ -80,6 +80,6 @@ def test_what_is_not_there_is_named_with_what_is(linnet, seat, quay, standard, c
 
 def test_without_an_eye_nothing_is_seen(linnet, quay, way):
     settings = Settings(unknowns=np.array([[0.9, 0.6, 1.0]]), gap=np.array([0.9]),
-                        rate=np.array([2.0]), late=np.zeros((1, len(school.steps))))  # fmt: skip
+                        rate=np.array([2.0]), late=np.zeros((1, len(way.steps))))  # fmt: skip
     with pytest.raises(InputError, match="nobody's eye"):
         follow(linnet, quay, way, settings)
