@@ -3,7 +3,7 @@
 from typing import Any
 
 from django.db import transaction
-from faircorner.documents.reading import read_document
+from faircorner.documents.reading import accepted
 from faircorner.errors import InputError
 
 from server.documents.models import Document, Kind, Revision
@@ -15,7 +15,7 @@ __all__ = ["create_document", "latest_revisions", "revise_document"]
 
 def _checked(kind: str, body: dict[str, Any]) -> dict[str, Any]:
     """The body as it will be kept, with every default written out."""
-    return read_document(kind, body).model_dump(by_alias=True, mode="json")
+    return accepted(kind, body).model_dump(by_alias=True, mode="json")
 
 
 @transaction.atomic

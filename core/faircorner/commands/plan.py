@@ -18,6 +18,7 @@ def answer(document: Any) -> dict[str, Any]:
     with inside("seat"):
         seat = request.seat.build()
     with inside("ground"):
+        request.ground.check_drawn()
         ground = request.ground.build()
     with inside("method"):
         method = method_named(request, methods()).build()

@@ -8,7 +8,7 @@ from faircorner.documents.standard import StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 
-__all__ = ["FORMATS", "Document", "json_schema", "read_document"]
+__all__ = ["FORMATS", "Document", "accepted", "json_schema", "read_document"]
 
 Document: TypeAlias = (
     VehicleDocument | SeatDocument | GroundDocument | MethodDocument | StandardDocument
@@ -46,6 +46,14 @@ def read_document(kind: str, document: Any) -> Document:
         raise InputError(kind, f"must be an object with fields, got {type(document).__name__}")
     read = model.read(document)
     read.build()
+    return read
+
+
+def accepted(kind: str, document: Any) -> Document:
+    """A document that is new here: as `read_document`, and what is asked of new ones alone."""
+    read = read_document(kind, document)
+    if isinstance(read, GroundDocument):
+        read.check_drawn()
     return read
 
 

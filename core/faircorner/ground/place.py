@@ -64,16 +64,17 @@ class Ground:
 
     @property
     def edges(self) -> tuple[Edge, ...]:
-        """What is drawn on the ground, on the place's own side: the very edges that are kept."""
-        return tuple(turned_back(self.side, edge) for edge in self.kerb_on_left().left_edges)
+        """What is drawn on the ground, on the place's own side: lines, then what bounds it."""
+        painted = tuple(turned_back(self.side, edge) for edge in self.goal.painted())
+        return (*painted, *self.bounds(self.goal.reach))
 
-    @property
-    def left_edges(self) -> tuple[Edge, ...]:
-        """What is drawn on the ground. Working side on the left only."""
-        reach = self.goal.reach
-        return (
-            *self.goal.painted(),
-            *(Edge(name=e.name, kind=e.drawn_as, points=e.drawn(reach)) for e in self.kerblines),
+    def bounds(self, reach: float) -> tuple[Edge, ...]:
+        """The very edges that are kept clear of, on the place's own side, drawn `reach` m long."""
+        return tuple(
+            turned_back(
+                self.side, Edge(name=line.name, kind=line.drawn_as, points=line.drawn(reach))
+            )
+            for line in self.kerb_on_left().kerblines
         )
 
     @property
