@@ -9,7 +9,7 @@ from pydantic import Field
 from faircorner.errors import InputError
 from faircorner.model import Metres, Model, Name
 
-__all__ = ["AngleModel", "FitAngle", "FitMetres", "FitShare", "MetresModel", "Unknown"]
+__all__ = ["AngleModel", "FitAngle", "FitMetres", "FitShare", "MetresModel", "Unknown", "built"]
 
 Quantity: TypeAlias = Literal["m", "rad", "share"]
 
@@ -77,3 +77,8 @@ class FitShare(Model):
 
 MetresModel: TypeAlias = float | FitMetres
 AngleModel: TypeAlias = Annotated[float, Field(description="degrees")] | FitAngle
+
+
+def built(given: float | FitMetres | FitShare) -> float | Unknown:
+    """A figure as the core has it: metres and shares are the same in a document."""
+    return given if isinstance(given, float) else given.build()

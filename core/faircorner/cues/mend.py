@@ -10,13 +10,13 @@ from itertools import product
 
 import numpy as np
 
+from faircorner.cues.clearances import Clearances, clearances_of
 from faircorner.cues.driven import Driven
 from faircorner.cues.events import Parallel, Travelled, WheelSet
 from faircorner.cues.fit import Given, fit
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.method import Method, Start, Step, Way, Wheel
 from faircorner.cues.scene import Scene
-from faircorner.cues.told import Clearances, clearances_of
 from faircorner.errors import InputError
 from faircorner.motion import Leg, Track
 from faircorner.plane import Floats

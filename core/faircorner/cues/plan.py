@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from faircorner.cues.calls import Call, call_at
+from faircorner.cues.clearances import Clearances, clearances_of
 from faircorner.cues.driven import Driven, overhang
 from faircorner.cues.fit import Fit, Given, fit
 from faircorner.cues.fitted import Unknown
@@ -13,7 +14,6 @@ from faircorner.cues.prepare import prepare
 from faircorner.cues.reason import Reason
 from faircorner.cues.remedy import Remedy, least_change, least_sizes
 from faircorner.cues.scene import Scene
-from faircorner.cues.told import Clearances, clearances_of
 from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, swept_outline

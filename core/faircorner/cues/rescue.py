@@ -10,6 +10,7 @@ from typing import Literal, TypeAlias
 
 import numpy as np
 
+from faircorner.cues.clearances import Clearances, clearances_of
 from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.events import Travelled
 from faircorner.cues.fit import fit, settings_for
@@ -17,7 +18,6 @@ from faircorner.cues.fitted import Unknown
 from faircorner.cues.method import Step, Wheel
 from faircorner.cues.prepare import prepare
 from faircorner.cues.scene import Scene
-from faircorner.cues.told import Clearances, clearances_of
 from faircorner.errors import InputError
 from faircorner.motion import Leg, Track
 from faircorner.sides import sided

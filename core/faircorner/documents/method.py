@@ -6,7 +6,7 @@ from pydantic import Field
 
 from faircorner.cues import MANOEUVRES, Look, Method, Start, Step, Unknown, Wheel
 from faircorner.cues.events import EventModel
-from faircorner.cues.fitted import FitMetres, FitShare
+from faircorner.cues.fitted import FitMetres, FitShare, built
 from faircorner.cues.places import OwnPoint
 from faircorner.ground import Landmark
 from faircorner.model import Metres, Model, Name, inside
@@ -77,17 +77,17 @@ class MethodDocument(Model):
 
     def _start_metres(self) -> float | Unknown:
         with inside("start.metres"):
-            return _metres(self.start.metres)
+            return built(self.start.metres)
 
     def _start_gap(self) -> float | Unknown:
         with inside("start.gap_m"):
-            return _metres(self.start.gap_m)
+            return built(self.start.gap_m)
 
     def _step(self, index: int) -> Step:
         step = self.steps[index]
         with inside(f"steps[{index}].wheel"):
             wheel = Wheel(
-                way=step.wheel.way, of_lock=_share(step.wheel.of_lock), turns=step.wheel.turns
+                way=step.wheel.way, of_lock=built(step.wheel.of_lock), turns=step.wheel.turns
             )
         with inside(f"steps[{index}].until"):
             until = step.until.build()
@@ -100,11 +100,3 @@ class MethodDocument(Model):
             looks=tuple(step.looks),
             standing=step.standing,
         )
-
-
-def _metres(value: float | FitMetres) -> float | Unknown:
-    return value.build() if isinstance(value, FitMetres) else value
-
-
-def _share(value: float | FitShare) -> float | Unknown:
-    return value.build() if isinstance(value, FitShare) else value

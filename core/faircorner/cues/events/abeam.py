@@ -1,12 +1,12 @@
 """A place on the vehicle stands against a landmark, along the kerb."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import Event, Moment, Rising, Waiting
-from faircorner.cues.fitted import MetresModel, Unknown
+from faircorner.cues.events.base import EventInMetres, Moment, Rising, Waiting
+from faircorner.cues.fitted import MetresModel, built
 from faircorner.cues.places import OwnPoint, landmark_x, own_point
 from faircorner.ground import Landmark
 from faircorner.model import Model
@@ -16,19 +16,12 @@ __all__ = ["Abeam", "AbeamModel"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Abeam(Event):
+class Abeam(EventInMetres):
     """metres : that `own` stands behind `landmark`"""
 
     kind: ClassVar[str] = "abeam"
     own: str
     landmark: str
-    metres: float | Unknown
-
-    def figure(self) -> float | Unknown:
-        return self.metres
-
-    def with_figure(self, value: float) -> "Abeam":
-        return replace(self, metres=value)
 
     def rising(self, waiting: Waiting) -> Rising:
         own = own_point(waiting.vehicle, self.own)[None, :]
@@ -57,6 +50,4 @@ class AbeamModel(Model):
     metres: MetresModel
 
     def build(self) -> Abeam:
-        given = self.metres
-        metres = given if isinstance(given, float) else given.build()
-        return Abeam(own=self.own, landmark=self.landmark, metres=metres)
+        return Abeam(own=self.own, landmark=self.landmark, metres=built(self.metres))

@@ -1,8 +1,8 @@
 """What a step may wait for, as the driver of methods and everything told of a call see it."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
-from typing import ClassVar, TypeAlias
+from dataclasses import dataclass, replace
+from typing import ClassVar, Self, TypeAlias
 
 from faircorner.cues.fitted import Unknown
 from faircorner.ground import Ground
@@ -11,7 +11,7 @@ from faircorner.plane import Floats
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Event", "Moment", "Rising", "Waiting", "Watched"]
+__all__ = ["Event", "EventInMetres", "Moment", "Rising", "Waiting", "Watched"]
 
 # Of poses (attempts, n, 3) and wheel turns (attempts, n): rises through zero when a step ends.
 Rising: TypeAlias = Callable[[Floats, Floats], Floats]
@@ -82,7 +82,7 @@ class Event:
         """What of it is given or fitted, m or rad; 0 where there is none."""
         return 0.0
 
-    def with_figure(self, value: float) -> "Event":
+    def with_figure(self, value: float) -> Self:
         """The same with its figure as found."""
         return self
 
@@ -108,3 +108,16 @@ class Event:
     def named(self) -> dict[str, str]:
         """What it names, by document field: own, landmark, edge, thing."""
         return {}
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class EventInMetres(Event):
+    """One whose figure is a distance: `metres`, of what its own docstring says."""
+
+    metres: float | Unknown
+
+    def figure(self) -> float | Unknown:
+        return self.metres
+
+    def with_figure(self, value: float) -> Self:
+        return replace(self, metres=value)

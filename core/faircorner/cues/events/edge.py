@@ -1,12 +1,12 @@
 """So much room is left to an edge, from what meets it first."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import Event, Moment, Rising, Waiting, Watched
-from faircorner.cues.fitted import MetresModel, Unknown
+from faircorner.cues.events.base import EventInMetres, Moment, Rising, Waiting, Watched
+from faircorner.cues.fitted import MetresModel, built
 from faircorner.cues.places import edge_gap, edge_line
 from faircorner.model import Model
 from faircorner.plane import Floats
@@ -15,18 +15,11 @@ __all__ = ["AtEdge", "AtEdgeModel"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class AtEdge(Event):
+class AtEdge(EventInMetres):
     """metres : from what meets it, tyres or body, to the nearest place of the named `edge`"""
 
     kind: ClassVar[str] = "edge"
     edge: str
-    metres: float | Unknown
-
-    def figure(self) -> float | Unknown:
-        return self.metres
-
-    def with_figure(self, value: float) -> "AtEdge":
-        return replace(self, metres=value)
 
     def rising(self, waiting: Waiting) -> Rising:
         line, vehicle = edge_line(waiting.ground, self.edge), waiting.vehicle
@@ -56,5 +49,4 @@ class AtEdgeModel(Model):
     metres: MetresModel
 
     def build(self) -> AtEdge:
-        given = self.metres
-        return AtEdge(edge=self.edge, metres=given if isinstance(given, float) else given.build())
+        return AtEdge(edge=self.edge, metres=built(self.metres))

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, replace
 from math import radians
-from typing import ClassVar, Literal
+from typing import ClassVar, Literal, Self
 
 from faircorner.cues.events.base import Event, Rising, Waiting
 from faircorner.cues.events.settling import until_heading
@@ -24,7 +24,7 @@ class Heading(Event):
     def figure(self) -> float | Unknown:
         return self.angle
 
-    def with_figure(self, value: float) -> "Heading":
+    def with_figure(self, value: float) -> Self:
         return replace(self, angle=value)
 
     def rising(self, waiting: Waiting) -> Rising:

@@ -1,12 +1,12 @@
 """A place on the vehicle is so far from the kerb."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import Event, Moment, Rising, Waiting
-from faircorner.cues.fitted import MetresModel, Unknown
+from faircorner.cues.events.base import EventInMetres, Moment, Rising, Waiting
+from faircorner.cues.fitted import MetresModel, built
 from faircorner.cues.places import OwnPoint, own_point
 from faircorner.model import Model
 from faircorner.plane import Floats, to_site
@@ -15,18 +15,11 @@ __all__ = ["Kerb", "KerbModel"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Kerb(Event):
+class Kerb(EventInMetres):
     """metres : from `own` to the kerb"""
 
     kind: ClassVar[str] = "kerb"
     own: str
-    metres: float | Unknown
-
-    def figure(self) -> float | Unknown:
-        return self.metres
-
-    def with_figure(self, value: float) -> "Kerb":
-        return replace(self, metres=value)
 
     def rising(self, waiting: Waiting) -> Rising:
         own = own_point(waiting.vehicle, self.own)[None, :]
@@ -50,5 +43,4 @@ class KerbModel(Model):
     metres: MetresModel
 
     def build(self) -> Kerb:
-        given = self.metres
-        return Kerb(own=self.own, metres=given if isinstance(given, float) else given.build())
+        return Kerb(own=self.own, metres=built(self.metres))

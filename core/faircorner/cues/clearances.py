@@ -1,4 +1,4 @@
-"""What answers that drive a way have in common: where it went, and how near it passed."""
+"""How near a driven way passed each thing, and where: what answers that drive have in common."""
 
 from typing import TypeAlias
 
