@@ -19,7 +19,7 @@ from faircorner.cues.plan import (
 )
 from faircorner.cues.play import Played, play
 from faircorner.cues.rehearse import Rehearsal, rehearse
-from faircorner.cues.remedy import Remedy
+from faircorner.cues.remedy import Heard, Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
 from faircorner.cues.shuffle import Shuffle, shuffle
@@ -35,6 +35,7 @@ __all__ = [
     "Cure",
     "Fit",
     "Followed",
+    "Heard",
     "LeastSize",
     "Leaving",
     "Look",

@@ -12,7 +12,7 @@ from faircorner.cues.fitted import Unknown
 from faircorner.cues.looks import LookReason, look_reasons
 from faircorner.cues.prepare import prepare
 from faircorner.cues.reason import Reason
-from faircorner.cues.remedy import Remedy, least_change, least_sizes
+from faircorner.cues.remedy import Heard, Remedy, least_change, least_sizes, silent
 from faircorner.cues.scene import Scene
 from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.ground import Ground
@@ -100,22 +100,23 @@ def _planned(scene: Scene, given: Given) -> Plan:
     return _assemble(scene, given, found, driven)
 
 
-def make_remedy(scene: Scene) -> Remedy | None:
+def make_remedy(scene: Scene, heard: Heard = silent) -> Remedy | None:
     """The least single change that makes an unfeasible plan work; None when none was found.
 
-    Apart from `make_plan`, because it takes some dozens of fits.
+    Apart from `make_plan`, because it takes some dozens of fits; heard is told between them how
+    far it is.
     """
     # A figure has no side.
-    return least_change(*prepare(turned_in(scene.side, scene)))
+    return least_change(*prepare(turned_in(scene.side, scene)), heard)
 
 
 @sided
-def make_least_sizes(scene: Scene) -> tuple[LeastSize, ...]:
+def make_least_sizes(scene: Scene, heard: Heard = silent) -> tuple[LeastSize, ...]:
     """How tight a place the method can use, and what is in the way in a tighter one.
 
     Behind a parked vehicle that is the gap between two; at a bay its width and the aisle's;
-    elsewhere the road's width. Takes about ten fits each.
-    Raises InputError where there is nothing to be tightened.
+    elsewhere the road's width. Takes about ten fits each; heard is told
+    between them how far it is. Raises InputError where there is nothing to be tightened.
     """
     ready, given = prepare(scene)
     return tuple(
@@ -125,7 +126,7 @@ def make_least_sizes(scene: Scene) -> tuple[LeastSize, ...]:
             # Its cues are told where they come, whatever was moved on the sheet.
             tighter=_planned(replace(tighter, options=replace(tighter.options, shifts={})), given),
         )
-        for what, metres, tighter in least_sizes(ready, given)
+        for what, metres, tighter in least_sizes(ready, given, heard)
     )
 
 

@@ -8,12 +8,39 @@ from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Room, Size, adjust, kind_of, measures
 
-__all__ = ["Remedy", "least_change", "least_sizes"]
+__all__ = ["Heard", "Remedy", "least_change", "least_sizes", "silent"]
 
 # Changes are tried up to this much, and told to this much, m.
 _MOST, _FINE = 3.2, 0.02
 # And what touches first is shown this much below the least size, m.
 _TIGHTER = 0.1
+# Fits that one figure takes where it takes longest: about as many up as then down again.
+_FITS = 14
+
+# Called between fits with the share of the work that is behind, 0 to 1. What it raises ends the
+# search: so somebody who waits no longer ends it.
+Heard = Callable[[float], None]
+
+
+def silent(_share: float) -> None:
+    """Nobody listens."""
+
+
+class _Fits:
+    """Fits of a search through some figures, one after another; tells how far it is."""
+
+    def __init__(self, heard: Heard, figures: int) -> None:
+        self._heard, self._most = heard, figures * _FITS
+        self._figure = self._tried = 0
+
+    def next_figure(self) -> None:
+        self._tried = self._figure * _FITS
+        self._figure += 1
+
+    def works(self, scene: Scene, given: Given) -> bool:
+        self._heard(min(self._tried, self._figure * _FITS) / self._most)
+        self._tried += 1
+        return fit(scene, given).feasible
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -29,23 +56,23 @@ class Remedy:
     by: float
 
 
-def least_change(scene: Scene, given: Given) -> Remedy | None:
+def least_change(scene: Scene, given: Given, heard: Heard) -> Remedy | None:
     """The smallest single change that makes the fit feasible; None when none of them does.
 
     Each candidate is grown until it works and halved back to 2 cm; the answer has been fitted,
     so that making the change is known to do.
     """
-    found = [
-        remedy
+    tries = [
+        (room, value, sign, change)
         for room, value, change in _candidates(scene, given)
         for sign in ((1.0,) if room.only_more else (1.0, -1.0))
-        for remedy in [_least(room, value, sign, change)]
-        if remedy is not None
     ]
+    fits = _Fits(heard, len(tries))
+    found = [remedy for tried in tries for remedy in [_least(fits, *tried)] if remedy is not None]
     return min(found, key=lambda r: abs(r.by), default=None)
 
 
-def least_sizes(scene: Scene, given: Given) -> list[tuple[str, float | None, Scene]]:
+def least_sizes(scene: Scene, given: Given, heard: Heard) -> list[tuple[str, float | None, Scene]]:
     """The least gap, width of bay and aisle, or width of road that the method can use.
 
     Returns of each its name, metres to 2 cm, None where no size within reason is enough, and the
@@ -56,16 +83,19 @@ def least_sizes(scene: Scene, given: Given) -> list[tuple[str, float | None, Sce
     if not sizes:
         raise InputError("ground", "there is no least size to look for at such a place")
     found: list[tuple[str, float | None, Scene]] = []
+    fits = _Fits(heard, len(sizes))
     for size in sizes:
-        metres = _least_of(scene, given, size)
+        metres = _least_of(fits, scene, given, size)
         tight = size.low if metres is None else max(size.low, metres - _TIGHTER)
         found.append((size.what, metres, replace(scene, ground=size.at(tight))))
     return found
 
 
-def _least_of(scene: Scene, given: Given, size: Size) -> float | None:
+def _least_of(fits: _Fits, scene: Scene, given: Given, size: Size) -> float | None:
+    fits.next_figure()
+
     def works(metres: float) -> bool:
-        return fit(replace(scene, ground=size.at(metres)), given).feasible
+        return fits.works(replace(scene, ground=size.at(metres)), given)
 
     low = size.low
     high = next((float(metres) for metres in size.tries if works(float(metres))), None)
@@ -98,23 +128,20 @@ def _candidates(scene: Scene, given: Given) -> list[tuple[Room, float, _Change]]
     ]
 
 
-def _works(change: _Change, value: float) -> bool:
-    if not 0.3 <= value <= 40:
-        return False
-    return fit(*change(value)).feasible
+def _least(fits: _Fits, room: Room, value: float, sign: float, change: _Change) -> Remedy | None:
+    fits.next_figure()
 
+    def works(by: float) -> bool:
+        to = value + sign * by
+        return 0.3 <= to <= 40 and fits.works(*change(to))
 
-def _least(room: Room, value: float, sign: float, change: _Change) -> Remedy | None:
     low, high = 0.0, 0.1
     limit = _MOST if room.only_more else 0.8
-    while not _works(change, value + sign * high):
+    while not works(high):
         low, high = high, high * 2
         if high > limit:
             return None
     while high - low > _FINE:
         middle = (low + high) / 2
-        if _works(change, value + sign * middle):
-            high = middle
-        else:
-            low = middle
+        low, high = (low, middle) if works(middle) else (middle, high)
     return Remedy(what=room.what, to=value + sign * high, by=sign * high)
