@@ -9,6 +9,7 @@ USE = """use: ./fair-corner COMMAND
 
   demo [--fresh] [--port N]   start with demo data and print the address; --fresh starts over
   serve [--port N]            the same without demo data
+  worker                      one more worker for long work; DATABASE_URL says of which database
   test [PYTEST ARGUMENTS]     every check and every test
   bench                       how fast it is, as a table
   core drive|plan FILE        the computation alone, JSON in and out; - reads standard input
@@ -20,6 +21,7 @@ def main(arguments: list[str]) -> int:
     commands = {
         "demo": ("house.demo", "run_demo"),
         "serve": ("house.demo", "run_serve"),
+        "worker": ("house.demo", "run_worker"),
         "test": ("house.checks", "run"),
         "bench": ("house.bench", "run"),
         "core": ("faircorner.cli", "main"),

@@ -15,7 +15,10 @@ from house.formats import EXAMPLE
 from house.postgres import database
 from house.shell import ROOT, RUN, Trouble, free_port, run, say, secret
 
-__all__ = ["environment", "run_demo", "run_serve", "serving"]
+__all__ = ["WORKER", "environment", "run_demo", "run_serve", "run_worker", "serving"]
+
+# Long work is done apart, one piece at a time, so that no small request waits behind it.
+WORKER = [sys.executable, "manage.py", "procrastinate", "worker"]
 
 
 def environment(url: str) -> dict[str, str]:
@@ -53,6 +56,15 @@ def run_serve(arguments: list[str]) -> int:
         return serving(url, given.port, demo=False)
 
 
+def run_worker(_arguments: list[str]) -> int:
+    """One more worker for an application that runs elsewhere, until Ctrl-C."""
+    url = os.environ.get("DATABASE_URL")
+    if not url:
+        raise Trouble("say whose database it works for: DATABASE_URL=postgresql://…")
+    env = {**os.environ, **environment(url)}
+    return subprocess.run(WORKER, cwd=ROOT, env=env, check=False).returncode
+
+
 def _migrate(url: str) -> None:
     run([sys.executable, "manage.py", "migrate", "--no-input"], env=environment(url))
 
@@ -82,9 +94,8 @@ def serving(url: str, wanted_port: int, *, demo: bool) -> int:
         "--workers", "2", "--threads", "4", "--preload", "--timeout", "60",
         "--pid", str(RUN / "web.pid"), "--log-level", "warning",
     ]  # fmt: skip
-    server = subprocess.Popen(
-        command, cwd=ROOT, env={**os.environ, **environment(url)}, start_new_session=True
-    )
+    started = [_start(program, url) for program in (command, WORKER)]
+    server = started[0]
     # A shell may have started us with Ctrl-C ignored; both ways of asking end the same.
     signal.signal(signal.SIGINT, signal.default_int_handler)
     signal.signal(signal.SIGTERM, lambda *_: (_ for _ in ()).throw(KeyboardInterrupt()))
@@ -102,11 +113,25 @@ def serving(url: str, wanted_port: int, *, demo: bool) -> int:
         say("stopping")
         return 0
     finally:
-        server.terminate()
-        try:
-            server.wait(timeout=15)
-        except subprocess.TimeoutExpired:
-            server.kill()
+        for process in started:
+            process.terminate()
+        for process in started:
+            _ended(process)
+
+
+def _start(program: list[str], url: str) -> subprocess.Popen[bytes]:
+    return subprocess.Popen(
+        program, cwd=ROOT, env={**os.environ, **environment(url)}, start_new_session=True,
+        # What they have to say comes by standard error.
+        stdout=subprocess.DEVNULL,
+    )  # fmt: skip
+
+
+def _ended(process: subprocess.Popen[bytes]) -> None:
+    try:
+        process.wait(timeout=15)
+    except subprocess.TimeoutExpired:
+        process.kill()
 
 
 def _wait(server: subprocess.Popen[bytes], address: str) -> None:

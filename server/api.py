@@ -11,10 +11,11 @@ from server.planning.api import router as planning
 from server.progress.api import router as progress
 from server.schools.access import SignedIn
 from server.schools.api import router as schools
+from server.work.api import router as work
 
 __all__ = ["api"]
 
 api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
-for router in (schools, documents, docket, planning, aids, lessons, progress):
+for router in (schools, documents, docket, planning, aids, lessons, progress, work):
     api.add_router("", router)

@@ -23,11 +23,13 @@ INSTALLED_APPS = [
     "django.contrib.contenttypes",
     "django.contrib.sessions",
     "axes",
+    "procrastinate.contrib.django",
     "server.schools",
     "server.documents",
     "server.planning",
     "server.lessons",
     "server.progress",
+    "server.work",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
@@ -58,6 +60,11 @@ AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = timedelta(minutes=15)
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
+
+# A worker computes, so it does one thing at a time; asked to end, it hands back what it is at.
+PROCRASTINATE_WORKER_DEFAULTS = {
+    "concurrency": 1, "shutdown_graceful_timeout": 1.0, "delete_jobs": "always",
+}  # fmt: skip
 
 SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"

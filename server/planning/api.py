@@ -4,23 +4,22 @@ from server.documents.models import Kind, Revision
 from server.planning.models import SHEET, CueSheet
 from server.planning.schemas import (
     DraftIn,
-    LeastSizeOut,
+    LeastSizesWorkOut,
     LeavingOut,
     PlanIn,
     PlanOut,
     PlayIn,
     PlayOut,
-    RemedyOut,
+    RemedyWorkOut,
     RescueOut,
     SheetIn,
     SheetOut,
 )
 from server.planning.services import (
-    compute_least_sizes,
+    ask_for,
     compute_leaving,
     compute_plan,
     compute_play,
-    compute_remedy,
     compute_rescue,
     current,
     make_sheet,
@@ -42,16 +41,21 @@ def plan_compute(request: Caller, body: DraftIn) -> object:
     return compute_plan(_revisions(request, body), options, body.method_body)
 
 
-@router.post("/plan/remedy", response=RemedyOut | None, operation_id="plan_remedy")
+@router.post("/plan/remedy", response=RemedyWorkOut, operation_id="plan_remedy")
 def plan_remedy(request: Caller, body: PlanIn) -> object:
-    return compute_remedy(_revisions(request, body), body.options.model_dump(exclude_defaults=True))
+    """The least change that would make it work: long work, told how far it is when asked again."""
+    return _long_work(request, "remedy", body)
 
 
-@router.post("/plan/least", response=list[LeastSizeOut], operation_id="plan_least")
+@router.post("/plan/least", response=LeastSizesWorkOut, operation_id="plan_least")
 def plan_least(request: Caller, body: PlanIn) -> object:
-    """How tight a place the method can use, and what is met in a tighter one."""
+    """How tight a place the method can use, and what is met in a tighter one; long work too."""
+    return _long_work(request, "least sizes", body)
+
+
+def _long_work(request: Caller, name: str, body: PlanIn) -> object:
     options = body.options.model_dump(exclude_defaults=True)
-    return compute_least_sizes(_revisions(request, body), options)
+    return ask_for(request.member, name, _revisions(request, body), options)
 
 
 @router.post("/plan/play", response=PlayOut, operation_id="plan_play")

@@ -6,6 +6,7 @@ from ninja import Schema
 from pydantic import ConfigDict
 
 from server.documents.schemas import RevisionOut
+from server.work.schemas import WorkOut
 
 
 class OptionsIO(Schema):
@@ -211,6 +212,10 @@ class LeastSizeOut(Schema):
     tighter: TighterOut
 
 
+class LeastSizesWorkOut(WorkOut):
+    result: list[LeastSizeOut] | None
+
+
 class PlayIn(PlanIn):
     """A plan, and one of its calls acted on late by so many metres, negative early."""
 
@@ -257,6 +262,12 @@ class RemedyOut(Schema):
     what: Literal["gap", "start gap", "gap ahead", "aisle", "bay width", "road width"]
     to_m: float
     by_m: float
+
+
+class RemedyWorkOut(WorkOut):
+    """result is null until it is done, and then where no single change does."""
+
+    result: RemedyOut | None
 
 
 class SheetIn(PlanIn):

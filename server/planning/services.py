@@ -10,6 +10,7 @@ import numpy as np
 from django.core.cache import cache
 from django.db import transaction
 from faircorner.cues import (
+    Heard,
     Scene,
     leave,
     make_least_sizes,
@@ -34,8 +35,11 @@ from faircorner.errors import InputError
 from server.documents.models import Kind, Revision
 from server.planning.models import CueSheet
 from server.schools.models import Member, Role, School
+from server.work.models import Work
+from server.work.services import ask
 
 __all__ = [
+    "ask_for",
     "compute_least_sizes",
     "compute_leaving",
     "compute_plan",
@@ -105,23 +109,28 @@ def compute_plan(
 
 
 def compute_remedy(
-    revisions: dict[str, Revision], options: dict[str, Any]
+    revisions: dict[str, Revision], options: dict[str, Any], heard: Heard
 ) -> dict[str, Any] | None:
-    """The least change that would make an unfeasible plan work."""
-    return remedy_document(make_remedy(scene_of(revisions, options)))
+    """The least change that would make an unfeasible plan work. Long: for a worker."""
+    return remedy_document(make_remedy(scene_of(revisions, options), heard))
 
 
 def compute_least_sizes(
-    revisions: dict[str, Revision], options: dict[str, Any]
+    revisions: dict[str, Revision], options: dict[str, Any], heard: Heard
 ) -> list[dict[str, Any]]:
-    """How tight a place the method can use; asked again it comes from the cache."""
-    key = _key("least sizes", revisions, options)
-    found: list[dict[str, Any]] | None = cache.get(key)
-    if found is None:
-        scene = scene_of(revisions, options)
-        found = [least_size_document(size, scene.method) for size in make_least_sizes(scene)]
-        cache.set(key, found, timeout=None)
-    return found
+    """How tight a place the method can use, and what is met in a tighter one. Long likewise."""
+    scene = scene_of(revisions, options)
+    return [least_size_document(size, scene.method) for size in make_least_sizes(scene, heard)]
+
+
+def ask_for(
+    member: Member, name: str, revisions: dict[str, Revision], options: dict[str, Any]
+) -> Work:
+    """Have long work on a docket done, or hear how far it is."""
+    # What cannot be read is refused at once, not in a worker's own time.
+    scene_of(revisions, options)
+    asked = {"revisions": {kind: revisions[kind].pk for kind in KINDS}, "options": options}
+    return ask(member, name, asked, version=PLAN_FORMAT)
 
 
 def final_pose(plan: dict[str, Any]) -> np.ndarray:

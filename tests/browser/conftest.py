@@ -4,6 +4,8 @@ The demo is loaded once: tests that change something pick a learner or document 
 """
 
 import os
+import subprocess
+from urllib.parse import urlsplit
 
 import pytest
 from django.core.management import call_command
@@ -11,6 +13,8 @@ from django.db import connection
 from playwright.sync_api import expect, sync_playwright
 from pytest_django.live_server_helper import LiveServer
 
+from house.demo import WORKER
+from house.shell import ROOT
 from server.demo.load import load_demo
 
 # Playwright's own loop runs in this thread; the ORM is only used between its calls.
@@ -34,6 +38,19 @@ def site(django_db_setup, django_db_blocker):
         call_command("flush", interactive=False, verbosity=0)
         # Opened inside Playwright's loop, it would be out of reach once that has ended.
         connection.close()
+
+
+@pytest.fixture(scope="package", autouse=True)
+def worker(site):
+    """A worker beside the served demo, as `./fair-corner demo` starts one."""
+    named = urlsplit(os.environ["DATABASE_URL"])._replace(
+        path="/" + connection.settings_dict["NAME"]
+    )
+    env = {**os.environ, "DATABASE_URL": named.geturl()}
+    process = subprocess.Popen(WORKER, cwd=ROOT, env=env)
+    yield process
+    process.terminate()
+    process.wait()
 
 
 def _end_unanswered():

@@ -1,6 +1,8 @@
 """Roads, corners, free kerbs and yards on the stations; trailers at the desk."""
 
+import os
 import re
+import signal
 
 from playwright.sync_api import expect
 
@@ -112,12 +114,24 @@ def test_a_call_that_comes_late_in_the_yard_is_saved_by_pulling_the_other_way(pa
     expect(saved).to_contain_text(re.compile("Take less wheel|Ease the wheel off"))
 
 
-def test_how_little_room_would_do_is_drawn_with_what_is_met(page):
+def test_how_little_room_would_do_can_be_stopped_and_is_drawn_with_what_is_met(page, worker):
     sign_in(page)
     choose(page, "Learner", "Sanne Hook")
     station(page, "Cues")
-    page.get_by_role("button", name="How little room would do?").click()
-    room = page.get_by_role("region", name="Least room")
+    os.kill(worker.pid, signal.SIGSTOP)
+    try:
+        page.get_by_role("button", name="How little room would do?").click()
+        room = page.get_by_role("region", name="Least room")
+        expect(room.get_by_role("status")).to_contain_text("waiting…")
+        # However long the worker takes, whatever is small is answered meanwhile.
+        what_if(page, 0.2)
+        expect(page.get_by_text("20 cm late")).to_be_visible()
+        room.get_by_role("button", name="Stop").click()
+        expect(room.get_by_role("status")).to_have_count(0)
+        room.get_by_role("button", name="Work it out after all").click()
+        expect(room.get_by_role("status")).to_be_visible()
+    finally:
+        os.kill(worker.pid, signal.SIGCONT)
     expect(room).to_contain_text(re.compile(r"Least width of bay .*\d\.\d\d m", re.S))
     expect(room).to_contain_text(re.compile(r"10 cm less: .*sensor line"))
     expect(room.get_by_role("img")).to_have_count(2)

@@ -141,18 +141,6 @@ def test_an_attempt_is_saved_within_what_the_standard_allows(ours, lead):
     assert (wrong.status_code, wrong.json()["field"]) == (422, "call")
 
 
-def test_the_least_room_comes_with_a_place_where_it_fails(ours, lead):
-    docket = ids(made(ours, "Three-movement turn"))
-    (size,) = send(lead, "POST", "/api/plan/least", docket).json()
-    assert size["what"] == "road width"
-    assert size["tighter"]["ground"]["road_width_m"] == pytest.approx(
-        size["metres"] - 0.1, abs=0.006
-    )
-    assert size["tighter"]["plan"]["feasible"] is False
-    free = send(lead, "POST", "/api/plan/least", ids(made(ours, "Pull up opposite and reverse")))
-    assert (free.status_code, free.json()["field"]) == (422, "ground")
-
-
 def test_a_trailer_is_backed_and_a_car_alone_is_not(ours, lead):
     rig = create_document(ours.school, kind="vehicle", body=TRACTOR_AND_SEMI)
     legs = [{"gear": "reverse", "turns": 0.2, "metres": 2.0}]

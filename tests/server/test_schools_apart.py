@@ -12,6 +12,7 @@ from server.documents.models import Revision
 from server.lessons.models import Attempt
 from server.lessons.services import keep_attempt, tape_attempt
 from server.planning.models import CueSheet
+from server.work.services import ask
 from tests.server.conftest import NOTES, PASSWORD, STARTED, send
 
 
@@ -26,6 +27,7 @@ def requests_naming(house):
         started=STARTED, notes={**NOTES, "forward_movements": 0, "reverse_movements": 1,
                                 "kerb_touches": 0, "kerb_mounts": 0, "vehicle_touches": 0},
     )  # fmt: skip
+    work = ask(house.members["lead"], "least sizes", {}, version="any")
     readings = {"kerb_front_m": 0.25, "kerb_rear_m": 0.25}
     seat = house.revisions["seat"].document_id
     return {
@@ -60,6 +62,7 @@ def requests_naming(house):
         "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
         "attempt_void": ("PUT", f"/api/attempts/{attempt.pk}/void", {"void": True}),
         "sets_list": ("GET", f"/api/sets?sheet={sheet}", None),
+        "work_give_up": ("DELETE", f"/api/work/{work.pk}", None),
         "advice_take": ("POST", "/api/sets/take", {"sheet": sheet}),
         # Routes that name nothing: what they answer is looked at instead.
         "session_read": ("GET", "/api/session", None),

@@ -6,7 +6,7 @@ import type {
   BackingIn,
   Docket,
   Kind,
-  LeastSize,
+  LeastSizesWork,
   MethodBody,
   Plan,
   PlanOptions,
@@ -85,14 +85,11 @@ export const planQuery = (docket: Docket, options: PlanOptions, changed?: Method
   });
 };
 
-export const remedyQuery = (docket: Docket, options: PlanOptions, wanted: boolean) => {
+export const remedyQuery = (docket: Docket, options: PlanOptions) => {
   const body = planBody(docket, options);
   return queryOptions({
     queryKey: ["remedy", body],
-    queryFn: wanted
-      ? async ({ signal }) => dataOf(await api.POST("/api/plan/remedy", { body, signal })) ?? null
-      : skipToken,
-    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan/remedy", { body, signal })),
   });
 };
 
@@ -101,8 +98,7 @@ export const leastSizesQuery = (docket: Docket) => {
   return queryOptions({
     queryKey: ["least sizes", body],
     queryFn: async ({ signal }) =>
-      dataOf(await api.POST("/api/plan/least", { body, signal })) as unknown as LeastSize[],
-    staleTime: Number.POSITIVE_INFINITY,
+      dataOf(await api.POST("/api/plan/least", { body, signal })) as LeastSizesWork,
   });
 };
 

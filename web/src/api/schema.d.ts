@@ -317,7 +317,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Plan Remedy */
+        /**
+         * Plan Remedy
+         * @description The least change that would make it work: long work, told how far it is when asked again.
+         */
         post: operations["plan_remedy"];
         delete?: never;
         options?: never;
@@ -336,7 +339,7 @@ export interface paths {
         put?: never;
         /**
          * Plan Least
-         * @description How tight a place the method can use, and what is met in a tighter one.
+         * @description How tight a place the method can use, and what is met in a tighter one; long work too.
          */
         post: operations["plan_least"];
         delete?: never;
@@ -667,6 +670,26 @@ export interface paths {
         /** Advice Take */
         post: operations["advice_take"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/work/{work_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Work Give Up
+         * @description Wait for it no longer; it stops unless somebody else waits for it.
+         */
+        delete: operations["work_give_up"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1412,6 +1435,22 @@ export interface components {
             by_m: number;
         };
         /**
+         * RemedyWorkOut
+         * @description result is null until it is done, and then where no single change does.
+         */
+        RemedyWorkOut: {
+            /** Id */
+            id: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "under way" | "done";
+            /** Share */
+            share: number;
+            result: components["schemas"]["RemedyOut"] | null;
+        };
+        /**
          * PlanIn
          * @description A docket by revisions, and the settings.
          */
@@ -1451,6 +1490,20 @@ export interface components {
             /** Metres */
             metres: number | null;
             tighter: components["schemas"]["TighterOut"];
+        };
+        /** LeastSizesWorkOut */
+        LeastSizesWorkOut: {
+            /** Id */
+            id: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "under way" | "done";
+            /** Share */
+            share: number;
+            /** Result */
+            result: components["schemas"]["LeastSizeOut"][] | null;
         };
         /**
          * TighterOut
@@ -2700,7 +2753,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RemedyOut"] | null;
+                    "application/json": components["schemas"]["RemedyWorkOut"];
                 };
             };
         };
@@ -2724,7 +2777,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LeastSizeOut"][];
+                    "application/json": components["schemas"]["LeastSizesWorkOut"];
                 };
             };
         };
@@ -3180,6 +3233,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["TakeOut"];
                 };
+            };
+        };
+    };
+    work_give_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                work_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -24,6 +24,8 @@ export type BackingLeg = Schemas["BackingLeg"];
 export type BackingPoint = Schemas["BackingPoint"];
 export type ShuffleIn = Schemas["ShuffleIn"];
 export type Shuffle = Schemas["ShuffleOut"];
+export type LeastSizesWork = Schemas["LeastSizesWorkOut"];
+export type LeastSize = Schemas["LeastSizeOut"];
 export type Remedy = Schemas["RemedyOut"];
 export type Sheet = Schemas["SheetOut"];
 export type Attempt = Schemas["AttemptOut"];
@@ -236,13 +238,6 @@ export interface StandardBody {
     serious: [number | null, number | null] | null;
     ends: [number | null, number | null] | null;
   }[];
-}
-
-/** The least size of one thing, and what is met in a place a little tighter. */
-export interface LeastSize {
-  what: Schemas["LeastSizeOut"]["what"];
-  metres: Metres | null;
-  tighter: { ground: GroundBody; plan: Plan };
 }
 
 export const bodyOf = <T>(revision: Revision): T => revision.body as unknown as T;

@@ -13,7 +13,7 @@ interface Props {
   wanted: boolean;
   ask: (wanted: boolean) => void;
   /** What is said while it is being worked out; closing cancels it. */
-  busy: string | false;
+  busy?: string | false;
   children: ReactNode;
 }
 

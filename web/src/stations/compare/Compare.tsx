@@ -13,7 +13,9 @@ import { MethodPicture } from "../../shell/MethodPicture";
 import { Waiting } from "../../shell/states";
 import { length, type Units } from "../../shell/units";
 import { useDocket, useUnits } from "../../shell/useDocket";
+import { useLongWork } from "../../shell/useLongWork";
 import { type MethodChoice, useMethods } from "../../shell/useMethods";
+import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
 import { hasLeast, LEAST, leastOf } from "../cues/least";
 
@@ -73,32 +75,34 @@ const Figures = ({ method }: { method: MethodChoice }) => {
   const units = useUnits();
   const plan = useQuery(planQuery(method.docket, NO_OPTIONS)).data;
   const tightens = hasLeast(bodyOf<GroundBody>(method.docket.ground));
-  const least = useQuery({ ...leastSizesQuery(method.docket), enabled: tightens });
+  const least = useLongWork(leastSizesQuery(method.docket), tightens);
   if (!plan) return <Waiting />;
-  const sizes = least.data?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [
-    ["Least room that it can use", "working it out…"] as const,
-  ];
+  const sizes = least.found?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [];
   const rows = plan.feasible
     ? figuresOf(plan, method, units)
     : [["Cannot be driven here", plan.why_not ?? ""] as const];
   return (
-    <Box
-      component="table"
-      sx={{
-        borderCollapse: "collapse",
-        "& td": { borderTop: `1px solid ${ink.line}`, py: 0.75, verticalAlign: "top" },
-        "& td:last-of-type": { fontWeight: 700, textAlign: "right" },
-      }}
-    >
-      <tbody>
-        {[...rows, ...(tightens ? sizes : [])].map(([name, said]) => (
-          <tr key={name}>
-            <td>{name}</td>
-            <td>{said}</td>
-          </tr>
-        ))}
-      </tbody>
-    </Box>
+    <div>
+      <Box
+        component="table"
+        sx={{
+          width: 1,
+          borderCollapse: "collapse",
+          "& td": { borderTop: `1px solid ${ink.line}`, py: 0.75, verticalAlign: "top" },
+          "& td:last-of-type": { fontWeight: 700, textAlign: "right" },
+        }}
+      >
+        <tbody>
+          {[...rows, ...sizes].map(([name, said]) => (
+            <tr key={name}>
+              <td>{name}</td>
+              <td>{said}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+      <Working work={least} what="Least room that it can use" />
+    </div>
   );
 };
 

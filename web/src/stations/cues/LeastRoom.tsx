@@ -1,13 +1,13 @@
 /** The least room the method can use here, and a picture of what is met where there is less. */
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { leastSizesQuery } from "../../api/queries";
-import type { Docket, LeastSize, MethodBody, VehicleBody } from "../../api/types";
+import type { Docket, GroundBody, LeastSize, MethodBody, VehicleBody } from "../../api/types";
 import { Asked } from "../../shell/Asked";
-import { Failure } from "../../shell/states";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
+import { useLongWork } from "../../shell/useLongWork";
+import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
 import { LEAST, leastOf } from "./least";
 import { PlanSlab } from "./PlanSlab";
@@ -21,7 +21,7 @@ interface Props {
 
 export const LeastRoom = ({ docket, vehicle, method }: Props) => {
   const [wanted, setWanted] = useState(false);
-  const least = useQuery({ ...leastSizesQuery(docket), enabled: wanted });
+  const least = useLongWork(leastSizesQuery(docket), wanted);
   return (
     <Asked
       question="How little room would do?"
@@ -29,10 +29,9 @@ export const LeastRoom = ({ docket, vehicle, method }: Props) => {
       label="Least room"
       wanted={wanted}
       ask={setWanted}
-      busy={least.isFetching && "Trying tighter and tighter places…"}
     >
-      {least.error && <Failure error={least.error} />}
-      {least.data?.map((size) => (
+      <Working work={least} what="Trying tighter and tighter places" />
+      {least.found?.map((size) => (
         <Size key={size.what} size={size} vehicle={vehicle} method={method} />
       ))}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
@@ -54,7 +53,14 @@ const Size = ({ size, vehicle, method }: { size: LeastSize } & Omit<Props, "dock
         </Box>
       </Box>
       <Box sx={{ height: 150, mt: 0.5 }}>
-        <PlanSlab bare plan={plan} vehicle={vehicle} ground={ground} method={method} met />
+        <PlanSlab
+          bare
+          plan={plan}
+          vehicle={vehicle}
+          ground={ground as unknown as GroundBody}
+          method={method}
+          met
+        />
       </Box>
       <Box sx={{ fontSize: 14 }}>
         {size.metres === null ? "Even then" : `${length(0.1, units)} less`}: {whyNot(plan, units)}.

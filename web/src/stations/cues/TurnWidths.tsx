@@ -2,10 +2,11 @@
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { leastSizesQuery } from "../../api/queries";
 import { useUnits } from "../../shell/useDocket";
+import { useLongWork } from "../../shell/useLongWork";
 import { type MethodChoice, useMethods } from "../../shell/useMethods";
+import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
 import { leastOf } from "./least";
 
@@ -29,13 +30,13 @@ export const TurnWidths = () => {
 
 const Width = ({ method }: { method: MethodChoice }) => {
   const units = useUnits();
-  const least = useQuery(leastSizesQuery(method.docket));
-  const [size] = least.data ?? [];
-  const said = size ? leastOf(size, units) : (least.error?.message ?? "working it out…");
+  const least = useLongWork(leastSizesQuery(method.docket));
+  const [size] = least.found ?? [];
+  if (!size) return <Working work={least} what={method.name} />;
   return (
     <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
       <span>{method.name}</span>
-      <strong>{said}</strong>
+      <strong>{leastOf(size, units)}</strong>
     </Box>
   );
 };

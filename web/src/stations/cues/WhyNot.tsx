@@ -1,11 +1,12 @@
 /** A plan that cannot work: the reason, and the least change that would do. */
 import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
-import { useQuery } from "@tanstack/react-query";
 import { remedyQuery } from "../../api/queries";
 import type { Docket, Plan, PlanOptions, Remedy } from "../../api/types";
 import { length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
+import { useLongWork } from "../../shell/useLongWork";
+import { Working } from "../../shell/Working";
 import { whyNot } from "./words";
 
 interface Props {
@@ -34,17 +35,18 @@ const said = (remedy: Remedy, units: Units): string => {
 
 export const WhyNot = ({ docket, plan, options, change }: Props) => {
   const units = useUnits();
-  const remedy = useQuery(remedyQuery(docket, options, true));
-  const apply = (found: Remedy) =>
-    change(found.what === "start gap" ? { gap_m: found.to_m } : { ahead_m: found.to_m });
+  const remedy = useLongWork(remedyQuery(docket, options));
+  const { found } = remedy;
+  const apply = ({ what, to_m }: Remedy) =>
+    change(what === "start gap" ? { gap_m: to_m } : { ahead_m: to_m });
   return (
-    <Alert severity="error" role="alert" sx={{ flexShrink: 0 }}>
+    <Alert severity="error" role="alert" sx={{ flexShrink: 0, "& .MuiAlert-message": { flex: 1 } }}>
       <strong>This cannot be driven:</strong> {whyNot(plan, units)}.{" "}
-      {remedy.isLoading && "Looking for the least change that would do…"}
-      {remedy.data === null && "No single small change helps: choose another place or method."}
-      {remedy.data && said(remedy.data, units)}
-      {remedy.data && OF_THE_SHEET.includes(remedy.data.what) && (
-        <Button size="small" onClick={() => remedy.data && apply(remedy.data)}>
+      <Working work={remedy} what="Looking for the least change that would do" />
+      {found === null && "No single small change helps: choose another place or method."}
+      {found && said(found, units)}
+      {found && OF_THE_SHEET.includes(found.what) && (
+        <Button size="small" onClick={() => apply(found)}>
           Make this change
         </Button>
       )}
