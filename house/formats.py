@@ -9,8 +9,6 @@ from house.shell import ROOT, say
 __all__ = ["EXAMPLE", "expected", "write"]
 
 FOLDER = ROOT / "docs" / "formats"
-# For the screens: the kind of place at which each manoeuvre ends.
-GOALS = ROOT / "web" / "src" / "api" / "goals.json"
 # What `./fair-corner core plan` takes, whole.
 EXAMPLE = FOLDER / "plan.example.json"
 
@@ -25,7 +23,6 @@ def expected() -> dict[Path, str]:
     import django  # noqa: PLC0415  settings must be named before Django is loaded
 
     django.setup()
-    from faircorner.cues import MANOEUVRES  # noqa: PLC0415
     from faircorner.documents.driving import DriveRequest  # noqa: PLC0415
     from faircorner.documents.reading import FORMATS, json_schema  # noqa: PLC0415
     from faircorner.documents.requests import PlanRequest  # noqa: PLC0415
@@ -37,7 +34,6 @@ def expected() -> dict[Path, str]:
         schema = {"$schema": "https://json-schema.org/draft/2020-12/schema"}
         found[FOLDER / f"{name}.schema.json"] = _text(schema | model.model_json_schema())
     found[EXAMPLE] = _text(_example())
-    found[GOALS] = _text(MANOEUVRES)
     found[FOLDER / "openapi.json"] = _text(api.get_openapi_schema(path_prefix="/api/"))
     return found
 

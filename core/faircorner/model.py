@@ -35,6 +35,8 @@ class Model(BaseModel):
         allow_inf_nan=False,
         frozen=True,
         populate_by_name=True,
+        # What is told back tells everything.
+        json_schema_serialization_defaults_required=True,
     )
 
     @classmethod

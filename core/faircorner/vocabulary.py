@@ -1,12 +1,14 @@
 """What a method may name: for whoever writes one, on a screen or elsewhere."""
 
-from typing import Any
+from dataclasses import replace
+from typing import Any, get_args
 
 from faircorner.cues import MANOEUVRES
-from faircorner.cues.events import EVENTS
+from faircorner.cues.events import EVENTS, EdgeName, Usual
+from faircorner.cues.fitted import USUAL_ANGLE, USUAL_METRES, USUAL_SHARE
 from faircorner.cues.method import LOOKS
 from faircorner.cues.places import OWN_POINTS
-from faircorner.ground import KINDS
+from faircorner.ground import KINDS, SIGHTED_KINDS
 from faircorner.standards import MEASURES
 
 __all__ = ["vocabulary"]
@@ -15,21 +17,40 @@ __all__ = ["vocabulary"]
 def vocabulary() -> dict[str, Any]:
     """Every list of names, as documents have them.
 
-    places : by kind, its landmarks, what may be seen there besides what was put down, and what the
-    wanted gap is told to; manoeuvres : the kind of place that each ends at
+    manoeuvres : by name the kind of place where each ends, and how each event begins there
+    places : by kind its landmarks, and what may be seen there besides what was put down
+    seen : kinds of what was put down that may be seen
+    fitted : how a figure begins that is left to the fit
     """
     return {
-        "manoeuvres": dict(MANOEUVRES),
+        "manoeuvres": {
+            name: {"goal": goal, "events": _events(name, goal)} for name, goal in MANOEUVRES.items()
+        },
         "places": {
-            name: {
-                "landmarks": list(kind.landmarks),
-                "things": list(kind.things),
-                "gap_to": kind.gap_to,
-            }
+            name: {"landmarks": list(kind.landmarks), "things": list(kind.things)}
             for name, kind in KINDS.items()
         },
         "own_points": list(OWN_POINTS),
-        "events": [event.kind for event in EVENTS],
+        "edges": list(get_args(EdgeName)),
+        "seen": list(SIGHTED_KINDS),
         "looks": list(LOOKS),
+        "fitted": {
+            "metres": USUAL_METRES.model_dump(),
+            "angle": USUAL_ANGLE.model_dump(),
+            "share": USUAL_SHARE.model_dump(),
+        },
         "measures": [{"name": m.outward, "taped": m.taped is not None} for m in MEASURES.values()],
     }
+
+
+def _events(manoeuvre: str, goal: str) -> list[dict[str, Any]]:
+    kind = KINDS[goal]
+    place = kind.lay("any")
+    ended = replace(place, goal=place.goal.ending(manoeuvre))
+    usual = Usual(
+        landmark=kind.landmarks[0],
+        thing=(*kind.things, "cone 1")[0],
+        end="front bumper" if ended.berth.along == "ahead" else "rear bumper",
+        gap_to=kind.gap_to,
+    )
+    return [event.begun(usual) for event in EVENTS]

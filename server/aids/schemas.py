@@ -28,7 +28,7 @@ class RollOut(Schema):
     turns: float
     start: PoseOut
     final: PoseOut
-    path_m: list[list[float]]
+    path_m: list[tuple[float, float]]
 
 
 class HillOut(Schema):

@@ -7,7 +7,7 @@ from server.lessons.models import Attempt
 from server.planning.models import SHEET, CueSheet
 from server.schools.access import Caller
 
-router = Router(tags=["docket"])
+router = Router(tags=["docket"], by_alias=True)
 
 
 @router.get("/docket", response=DocketOut, operation_id="docket_read")

@@ -1,6 +1,12 @@
 from ninja import Schema
 
-from server.documents.schemas import RevisionOut
+from server.documents.schemas import (
+    GroundRevision,
+    MethodRevision,
+    SeatRevision,
+    StandardRevision,
+    VehicleRevision,
+)
 from server.planning.schemas import OptionsIO
 from server.schools.schemas import PersonOut
 
@@ -9,11 +15,11 @@ class DocketOut(Schema):
     """The context of all six stations, resolved; sheet_id is the newest sheet for it, if any."""
 
     learner: PersonOut
-    vehicle: RevisionOut
-    seat: RevisionOut
-    ground: RevisionOut
-    method: RevisionOut
-    standard: RevisionOut
+    vehicle: VehicleRevision
+    seat: SeatRevision
+    ground: GroundRevision
+    method: MethodRevision
+    standard: StandardRevision
     sheet_id: int | None
     sheet_options: OptionsIO | None
     attempts: int

@@ -41,7 +41,7 @@ from server.documents.services import create_document, latest_revisions, revise_
 from server.schools.access import Caller, may
 from server.schools.models import Role
 
-router = Router(tags=["documents"])
+router = Router(tags=["documents"], by_alias=True)
 
 
 def _document(revision: Revision) -> dict[str, object]:

@@ -1,10 +1,27 @@
 from datetime import datetime
-from typing import Any, Literal
+from typing import Annotated, Any, Literal, TypeAlias
 
-from faircorner.documents.upgrades import upgraded
+from faircorner.cues import Look
+from faircorner.cues.events import EdgeName
+from faircorner.cues.places import OwnPoint
+from faircorner.documents.reading import in_full
 from faircorner.ground import KindName as PlaceKind
-from faircorner.ground import Lines, ThingKind
+from faircorner.ground import Landmark, Lines, ThingKind
 from ninja import Schema
+from pydantic import Field
+
+from server.documents.bodies import (
+    AnyBody,
+    EventBody,
+    FitAngleBody,
+    FitMetresBody,
+    FitShareBody,
+    GroundBody,
+    MethodBody,
+    SeatBody,
+    StandardBody,
+    VehicleBody,
+)
 
 KindName = Literal["vehicle", "seat", "ground", "method", "standard"]
 
@@ -16,24 +33,75 @@ class RevisionOut(Schema):
     document_id: int
     number: int
     name: str
-    body: dict[str, Any]
+    body: AnyBody
     created: datetime
     author: str
 
     @staticmethod
     def resolve_body(obj: Any) -> Any:
-        return upgraded(obj.body)
+        return in_full(obj.body)
 
     @staticmethod
     def resolve_author(obj: Any) -> str:
         return obj.author.name if obj.author else ""
 
 
-class DocumentOut(Schema):
+class VehicleRevision(RevisionOut):
+    body: VehicleBody
+
+
+class SeatRevision(RevisionOut):
+    body: SeatBody
+
+
+class GroundRevision(RevisionOut):
+    body: GroundBody
+
+
+class MethodRevision(RevisionOut):
+    body: MethodBody
+
+
+class StandardRevision(RevisionOut):
+    body: StandardBody
+
+
+class _Entry(Schema):
+    """A document and its newest revision."""
+
     id: int
-    kind: KindName
-    vehicle_id: int | None
-    latest: RevisionOut
+
+
+class VehicleEntry(_Entry):
+    kind: Literal["vehicle"]
+    latest: VehicleRevision
+
+
+class SeatEntry(_Entry):
+    kind: Literal["seat"]
+    vehicle_id: int
+    latest: SeatRevision
+
+
+class GroundEntry(_Entry):
+    kind: Literal["ground"]
+    latest: GroundRevision
+
+
+class MethodEntry(_Entry):
+    kind: Literal["method"]
+    latest: MethodRevision
+
+
+class StandardEntry(_Entry):
+    kind: Literal["standard"]
+    latest: StandardRevision
+
+
+DocumentOut: TypeAlias = Annotated[
+    VehicleEntry | SeatEntry | GroundEntry | MethodEntry | StandardEntry,
+    Field(discriminator="kind"),
+]
 
 
 class CreateIn(Schema):
@@ -50,11 +118,25 @@ class ReviseIn(Schema):
 
 
 class PlaceWords(Schema):
-    """What a method may name at a kind of place; gap_to is what the wanted gap is told to."""
+    """What a method may name at a kind of place."""
 
-    landmarks: list[str]
+    landmarks: list[Landmark]
     things: list[str]
-    gap_to: str
+
+
+class ManoeuvreWords(Schema):
+    """The kind of place where a manoeuvre ends, and how each event begins there."""
+
+    goal: PlaceKind
+    events: list[EventBody]
+
+
+class FittedWords(Schema):
+    """How a figure begins that is left to the fit."""
+
+    metres: FitMetresBody
+    angle: FitAngleBody
+    share: FitShareBody
 
 
 class MeasureWord(Schema):
@@ -67,11 +149,13 @@ class MeasureWord(Schema):
 class VocabularyOut(Schema):
     """Every name that a method or standard may use, as documents have it."""
 
-    manoeuvres: dict[str, str]
+    manoeuvres: dict[str, ManoeuvreWords]
     places: dict[str, PlaceWords]
-    own_points: list[str]
-    events: list[str]
-    looks: list[str]
+    own_points: list[OwnPoint]
+    edges: list[EdgeName]
+    seen: list[str]
+    looks: list[Look]
+    fitted: FittedWords
     measures: list[MeasureWord]
 
 
@@ -163,7 +247,7 @@ class ThingOut(Schema):
 class GroundOut(Schema):
     """A ground, what a tape would say of it in metres, and whether it is one to practise on."""
 
-    body: dict[str, Any]
+    body: GroundBody
     measures: dict[str, float]
     things: list[ThingOut]
     suitability: SuitabilityOut

@@ -28,7 +28,7 @@ from server.planning.services import (
 from server.schools.access import Caller, may
 from server.schools.models import Role
 
-router = Router(tags=["cues"])
+router = Router(tags=["cues"], by_alias=True)
 
 
 def _revisions(request: Caller, body: PlanIn) -> dict[str, Revision]:

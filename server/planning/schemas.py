@@ -5,7 +5,14 @@ from faircorner.cues import Cure
 from ninja import Schema
 from pydantic import ConfigDict
 
-from server.documents.schemas import RevisionOut
+from server.documents.bodies import GroundBody
+from server.documents.schemas import (
+    GroundRevision,
+    MethodRevision,
+    SeatRevision,
+    StandardRevision,
+    VehicleRevision,
+)
 from server.work.schemas import WorkOut
 
 
@@ -193,14 +200,14 @@ class PlanOut(Schema):
     looks: list[LookOut]
     sensitivity: list[list[float | None]]
     path: list[PathPoint]
-    swept_m: list[list[list[float]]]
+    swept_m: list[list[tuple[float, float]]]
     assumed: Assumed
 
 
 class TighterOut(Schema):
     """A place a little tighter than the least, and the plan that fails there."""
 
-    ground: dict[str, Any]
+    ground: GroundBody
     plan: PlanOut
 
 
@@ -280,8 +287,8 @@ class SheetOut(Schema):
     created: datetime
     options: OptionsIO
     plan: PlanOut
-    vehicle: RevisionOut
-    seat: RevisionOut
-    ground: RevisionOut
-    method: RevisionOut
-    standard: RevisionOut
+    vehicle: VehicleRevision
+    seat: SeatRevision
+    ground: GroundRevision
+    method: MethodRevision
+    standard: StandardRevision

@@ -7,6 +7,7 @@ from pathlib import Path
 
 import numpy as np
 import pytest
+from faircorner.cues.events import EVENTS, EventModel
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.reading import FORMATS, json_schema, read_document
@@ -22,8 +23,10 @@ from faircorner.documents.upgrades import upgraded
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, measures, with_behind
+from faircorner.vocabulary import vocabulary
 from hypothesis import given
 from hypothesis import strategies as st
+from pydantic import TypeAdapter
 
 CARS = [LINNET, HERON, SORREL, PLOVER]
 
@@ -247,3 +250,20 @@ def test_what_cannot_be_brought_up_to_date_is_refused_like_any_other(junk):
     body = {**samples()["vehicle"], "format": "fair-corner/vehicle@1", **junk} if junk else junk
     with pytest.raises(InputError):
         read_document("vehicle", body)
+
+
+def test_every_event_begins_as_a_method_may_have_it():
+    """What an editor begins with is a document, and waits for what is there where it ends."""
+    told = vocabulary()
+    read = TypeAdapter(EventModel)
+    for manoeuvre in told["manoeuvres"].values():
+        begun = [read.validate_python(event) for event in manoeuvre["events"]]
+        assert [event.kind for event in begun] == [event.kind for event in EVENTS]
+        for event in begun:
+            event.build()
+    ends = {
+        name: next(e["own"] for e in manoeuvre["events"] if e["kind"] == "gap wanted")
+        for name, manoeuvre in told["manoeuvres"].items()
+    }
+    assert ends["bay reverse"] == "rear bumper"
+    assert ends["bay forward"] == ends["reverse parallel"] == "front bumper"

@@ -2,6 +2,7 @@
 import type { Call, GroundBody, MethodBody, Plan, VehicleBody } from "./api/types";
 
 export const CAR: VehicleBody = {
+  format: "fair-corner/vehicle@2",
   name: "any",
   class: "car",
   length_m: 4,
@@ -20,6 +21,7 @@ export const CAR: VehicleBody = {
 };
 
 export const METHOD: MethodBody = {
+  format: "fair-corner/method@1",
   name: "any",
   manoeuvre: "bay reverse",
   references: true,
@@ -29,7 +31,36 @@ export const METHOD: MethodBody = {
   steps: [],
 };
 
+const LEAST = {
+  junction_m: 10,
+  bend_m: 20,
+  crest_m: 20,
+  crossing_m: 15,
+  bus_stop_m: 10,
+  driveway_m: 5,
+  sight_m: 50,
+  to_pass_m: 3,
+};
+
+const CHECK: GroundBody["check"] = {
+  legal: null,
+  junction_m: null,
+  bend_m: null,
+  crest_m: null,
+  crossing_m: null,
+  bus_stop_m: null,
+  driveway_m: null,
+  sight_m: null,
+  traffic: null,
+  light: null,
+  neighbour: null,
+  slope_percent: null,
+  least: LEAST,
+};
+
 export const bay = (side: "left" | "right", angle_deg = 90): GroundBody => ({
+  format: "fair-corner/ground@1",
+  check: CHECK,
   name: "any",
   side,
   road_width_m: 7,
@@ -97,4 +128,4 @@ export const call = (cue: Partial<Cue> = {}, until: Partial<Call["until"]> = {})
 });
 
 /** As much of a plan as words need. */
-export const PLAN = { calls: [] } as unknown as Plan;
+export const PLAN: Pick<Plan, "calls"> = { calls: [] };

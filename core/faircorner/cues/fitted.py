@@ -9,7 +9,19 @@ from pydantic import Field
 from faircorner.errors import InputError
 from faircorner.model import Metres, Model, Name
 
-__all__ = ["AngleModel", "FitAngle", "FitMetres", "FitShare", "MetresModel", "Unknown", "built"]
+__all__ = [
+    "USUAL_ANGLE",
+    "USUAL_KERB",
+    "USUAL_METRES",
+    "USUAL_SHARE",
+    "AngleModel",
+    "FitAngle",
+    "FitMetres",
+    "FitShare",
+    "MetresModel",
+    "Unknown",
+    "built",
+]
 
 Quantity: TypeAlias = Literal["m", "rad", "share"]
 
@@ -74,6 +86,13 @@ class FitShare(Model):
             name=self.fit, low=self.low, high=self.high, prefer=self.prefer, quantity="share"
         )
 
+
+# How a fitted figure begins until somebody sets its limits: along the vehicle, off a kerb, the
+# angle of a run, how much wheel. A method that has one of that name already calls it otherwise.
+USUAL_METRES = FitMetres(fit="place", low_m=-2.0, high_m=2.5, prefer_m=0.3)
+USUAL_KERB = FitMetres(fit="place", low_m=0.3, high_m=2.4, prefer_m=1.0)
+USUAL_ANGLE = FitAngle(fit="angle", low_deg=15.0, high_deg=55.0, prefer_deg=32.0)
+USUAL_SHARE = FitShare(fit="amount", low=0.4, high=1.0, prefer=0.7)
 
 MetresModel: TypeAlias = float | FitMetres
 AngleModel: TypeAlias = Annotated[float, Field(description="degrees")] | FitAngle

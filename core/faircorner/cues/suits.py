@@ -8,7 +8,7 @@ from faircorner.ground import KINDS, Ground
 
 __all__ = ["MANOEUVRES", "goal_of", "suited"]
 
-# Where each manoeuvre ends; web/src/api/goals.json is written from this.
+# Where each manoeuvre ends.
 MANOEUVRES: dict[str, str] = {
     "reverse parallel": "kerbside",
     "bay": "bay",

@@ -5,10 +5,11 @@ from typing import Any, Literal, TypeAlias, overload
 from faircorner.documents.ground import GroundDocument
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.standard import StandardDocument
+from faircorner.documents.upgrades import upgraded
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 
-__all__ = ["FORMATS", "Document", "accepted", "json_schema", "read_document"]
+__all__ = ["FORMATS", "Document", "accepted", "in_full", "json_schema", "read_document"]
 
 Document: TypeAlias = (
     VehicleDocument | SeatDocument | GroundDocument | MethodDocument | StandardDocument
@@ -55,6 +56,13 @@ def accepted(kind: str, document: Any) -> Document:
     if isinstance(read, GroundDocument):
         read.check_drawn()
     return read
+
+
+def in_full(document: dict[str, Any]) -> dict[str, Any]:
+    """A document that was kept, in today's format, with every default written out."""
+    today = upgraded(document)
+    kind = today["format"].removeprefix("fair-corner/").partition("@")[0]
+    return FORMATS[kind].read(today).model_dump(by_alias=True, mode="json")
 
 
 def json_schema(kind: str) -> dict[str, Any]:

@@ -15,7 +15,7 @@ from faircorner.ground.kinds.stretch import Stretch
 from faircorner.ground.kinds.turnabout import Turnabout, change_road
 from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.place import Ground
-from faircorner.ground.sighted import Sighted
+from faircorner.ground.sighted import SIGHTED_KINDS, Sighted
 from faircorner.ground.suitability import Remark, Suitability, suitability
 from faircorner.ground.things import Thing, ThingKind, put_down, take_away, things
 
@@ -23,6 +23,7 @@ __all__ = [
     "FAR_KERB",
     "KERB",
     "KINDS",
+    "SIGHTED_KINDS",
     "AnyGoalModel",
     "Bay",
     "Berth",

@@ -12,7 +12,7 @@ from faircorner.ground.check import Check
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import Kerbline
 from faircorner.ground.obstacle import Edge, Obstacle
-from faircorner.ground.sighted import Sighted
+from faircorner.ground.sighted import SIGHTED_KINDS, Sighted
 from faircorner.sides import Side, turned_back, turned_in
 
 Edging = Literal["kerb", "verge"]
@@ -102,7 +102,7 @@ class Ground:
     def sighted(self) -> tuple[Sighted, ...]:
         """What a driver can line up on. Working side on the left only."""
         marks = tuple(
-            (o.name, o.polygon, o.height) for o in self.obstacles if o.kind in ("cone", "pole")
+            (o.name, o.polygon, o.height) for o in self.obstacles if o.kind in SIGHTED_KINDS
         )
         return self.goal.sighted(self.obstacles) + marks
 

@@ -5,8 +5,10 @@ from typing import TypeAlias
 from faircorner.ground.obstacle import Obstacle
 from faircorner.plane import Floats
 
-__all__ = ["Obstacles", "Sighted", "named"]
+__all__ = ["SIGHTED_KINDS", "Obstacles", "Sighted", "named"]
 
+# What else than a goal's own marks and vehicles is lined up on, wherever it was put down.
+SIGHTED_KINDS = ("cone", "pole")
 # Its name, its corners (n, 2) in m, its height in m.
 Sighted: TypeAlias = tuple[str, Floats, float]
 Obstacles: TypeAlias = tuple[Obstacle, ...]

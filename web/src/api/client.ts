@@ -1,5 +1,11 @@
 /** The typed client: cookies, CSRF, and errors that carry the server's own sentence. */
-import createClient, { type Middleware } from "openapi-fetch";
+import createClient, { type FetchOptions, type Middleware } from "openapi-fetch";
+import type {
+  FilterKeys,
+  PathsWithMethod,
+  ResponseObjectMap,
+  SuccessResponse,
+} from "openapi-typescript-helpers";
 import type { paths } from "./schema";
 import type { Problem } from "./types";
 
@@ -32,8 +38,32 @@ const middleware: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: "/" });
-api.use(middleware);
+const client = createClient<paths>({ baseUrl: "/" });
+client.use(middleware);
 
-/** The data of an answer; the middleware has thrown for every other. */
-export const dataOf = <T>(answer: { data?: T }): T => answer.data as T;
+type Method = "get" | "post" | "put" | "delete";
+type Operation<P extends keyof paths, M extends Method> = FilterKeys<paths[P], M>;
+
+/** What an operation answers when it goes well, as the API's description has it. */
+type Answer<P extends keyof paths, M extends Method> =
+  Operation<P, M> extends Record<string | number, unknown>
+    ? SuccessResponse<ResponseObjectMap<Operation<P, M>>, "application/json">
+    : never;
+
+const asking =
+  <M extends Method>(method: M) =>
+  async <P extends PathsWithMethod<paths, M>>(
+    path: P,
+    init: FetchOptions<Operation<P, M>>,
+  ): Promise<Answer<P, M>> => {
+    // The middleware has thrown for every answer but a good one.
+    const { data }: { data?: unknown } = await client.request(method, path, init as never);
+    return data as Answer<P, M>;
+  };
+
+export const ask = {
+  get: asking("get"),
+  post: asking("post"),
+  put: asking("put"),
+  delete: asking("delete"),
+};

@@ -1,18 +1,7 @@
 /** What can be asked, as values that hooks and the cache share. */
 import { queryOptions, skipToken } from "@tanstack/react-query";
-import { api, dataOf } from "./client";
-import type {
-  Attempt,
-  BackingIn,
-  Docket,
-  Kind,
-  LeastSizesWork,
-  MethodBody,
-  Plan,
-  PlanOptions,
-  Sheet,
-  ShuffleIn,
-} from "./types";
+import { ask } from "./client";
+import type { BackingIn, Docket, Entry, Kind, MethodBody, PlanOptions, ShuffleIn } from "./types";
 
 export interface DocketIds {
   learner?: number;
@@ -24,38 +13,43 @@ export interface DocketIds {
 
 export const sessionQuery = queryOptions({
   queryKey: ["session"],
-  queryFn: async ({ signal }) => dataOf(await api.GET("/api/session", { signal })),
+  queryFn: ({ signal }) => ask.get("/api/session", { signal }),
   staleTime: 5 * 60_000,
 });
 
 export const vocabularyQuery = queryOptions({
   queryKey: ["vocabulary"],
-  queryFn: async ({ signal }) => dataOf(await api.GET("/api/vocabulary", { signal })),
+  queryFn: ({ signal }) => ask.get("/api/vocabulary", { signal }),
   staleTime: Number.POSITIVE_INFINITY, // it changes only with the application
 });
 
 export const docketQuery = (ids: DocketIds) =>
   queryOptions({
     queryKey: ["docket", ids],
-    queryFn: async ({ signal }) =>
-      dataOf(await api.GET("/api/docket", { params: { query: ids }, signal })),
+    queryFn: ({ signal }) => ask.get("/api/docket", { params: { query: ids }, signal }),
   });
 
 export const peopleQuery = queryOptions({
   queryKey: ["people"],
-  queryFn: async ({ signal }) => dataOf(await api.GET("/api/people", { signal })),
+  queryFn: ({ signal }) => ask.get("/api/people", { signal }),
 });
 
-export const documentsQuery = (kind?: Kind) =>
+export const documentsQuery = queryOptions({
+  queryKey: ["documents", "all"],
+  queryFn: ({ signal }) => ask.get("/api/documents", { signal }),
+});
+
+/** Those of one kind; the server answers no others. */
+export const documentsOfQuery = <K extends Kind>(kind: K) =>
   queryOptions({
-    queryKey: ["documents", kind ?? "all"],
+    queryKey: ["documents", kind],
     queryFn: async ({ signal }) =>
-      dataOf(await api.GET("/api/documents", { params: { query: kind ? { kind } : {} }, signal })),
+      (await ask.get("/api/documents", { params: { query: { kind } }, signal })) as Entry<K>[],
   });
 
 export const lessonsQuery = queryOptions({
   queryKey: ["lessons"],
-  queryFn: async ({ signal }) => dataOf(await api.GET("/api/lessons", { signal })),
+  queryFn: ({ signal }) => ask.get("/api/lessons", { signal }),
 });
 
 const revisionIds = (docket: Docket) => ({
@@ -76,11 +70,10 @@ export const planBody = (docket: Docket, options: PlanOptions) => ({
 
 /** A plan of the docket, or of its method as it is being changed. */
 export const planQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
-  const method_body = (changed ?? null) as Record<string, never> | null;
-  const body = { ...planBody(docket, options), method_body };
+  const body = { ...planBody(docket, options), method_body: changed ?? null };
   return queryOptions({
     queryKey: ["plan", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan", { body, signal })) as Plan,
+    queryFn: ({ signal }) => ask.post("/api/plan", { body, signal }),
     staleTime: Number.POSITIVE_INFINITY, // it names revisions, and revisions never change
   });
 };
@@ -89,7 +82,7 @@ export const remedyQuery = (docket: Docket, options: PlanOptions) => {
   const body = planBody(docket, options);
   return queryOptions({
     queryKey: ["remedy", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan/remedy", { body, signal })),
+    queryFn: ({ signal }) => ask.post("/api/plan/remedy", { body, signal }),
   });
 };
 
@@ -97,8 +90,7 @@ export const leastSizesQuery = (docket: Docket) => {
   const body = planBody(docket, NO_OPTIONS);
   return queryOptions({
     queryKey: ["least sizes", body],
-    queryFn: async ({ signal }) =>
-      dataOf(await api.POST("/api/plan/least", { body, signal })) as LeastSizesWork,
+    queryFn: ({ signal }) => ask.post("/api/plan/least", { body, signal }),
   });
 };
 
@@ -106,10 +98,7 @@ export const playQuery = (docket: Docket, options: PlanOptions, call: number, by
   const body = { ...planBody(docket, options), call, by_m };
   return queryOptions({
     queryKey: ["play", body],
-    queryFn:
-      by_m === 0
-        ? skipToken
-        : async ({ signal }) => dataOf(await api.POST("/api/plan/play", { body, signal })),
+    queryFn: by_m === 0 ? skipToken : ({ signal }) => ask.post("/api/plan/play", { body, signal }),
     staleTime: Number.POSITIVE_INFINITY,
   });
 };
@@ -127,7 +116,7 @@ export const rescueQuery = (
     queryKey: ["rescue", body],
     queryFn:
       wanted && by_m !== 0
-        ? async ({ signal }) => dataOf(await api.POST("/api/plan/rescue", { body, signal })) ?? null
+        ? async ({ signal }) => (await ask.post("/api/plan/rescue", { body, signal })) ?? null
         : skipToken,
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -137,7 +126,7 @@ export const leavingQuery = (docket: Docket, options: PlanOptions) => {
   const body = planBody(docket, options);
   return queryOptions({
     queryKey: ["leaving", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/plan/leaving", { body, signal })),
+    queryFn: ({ signal }) => ask.post("/api/plan/leaving", { body, signal }),
     staleTime: Number.POSITIVE_INFINITY,
   });
 };
@@ -146,7 +135,7 @@ export const cornerWheelQuery = (vehicle: number, kerb_m: number) => {
   const body = { vehicle, kerb_m };
   return queryOptions({
     queryKey: ["corner wheel", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/corner-wheel", { body, signal })),
+    queryFn: ({ signal }) => ask.post("/api/corner-wheel", { body, signal }),
     staleTime: Number.POSITIVE_INFINITY,
   });
 };
@@ -154,14 +143,14 @@ export const cornerWheelQuery = (vehicle: number, kerb_m: number) => {
 export const shuffleQuery = (body: ShuffleIn) =>
   queryOptions({
     queryKey: ["shuffle", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/shuffle", { body, signal })),
+    queryFn: ({ signal }) => ask.post("/api/shuffle", { body, signal }),
     retry: false,
   });
 
 export const backingQuery = (body: BackingIn) =>
   queryOptions({
     queryKey: ["backing", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/backing", { body, signal })),
+    queryFn: ({ signal }) => ask.post("/api/backing", { body, signal }),
     staleTime: Number.POSITIVE_INFINITY,
   });
 
@@ -171,13 +160,11 @@ export const sheetQuery = (sheet: number | null) =>
     queryFn:
       sheet === null
         ? skipToken
-        : async ({ signal }) =>
-            dataOf(
-              await api.GET("/api/sheets/{sheet_id}", {
-                params: { path: { sheet_id: sheet } },
-                signal,
-              }),
-            ) as Sheet,
+        : ({ signal }) =>
+            ask.get("/api/sheets/{sheet_id}", {
+              params: { path: { sheet_id: sheet } },
+              signal,
+            }),
     staleTime: Number.POSITIVE_INFINITY,
   });
 
@@ -187,10 +174,7 @@ export const attemptsQuery = (sheet: number | null) =>
     queryFn:
       sheet === null
         ? skipToken
-        : async ({ signal }) =>
-            dataOf(
-              await api.GET("/api/attempts", { params: { query: { sheet } }, signal }),
-            ) as Attempt[],
+        : ({ signal }) => ask.get("/api/attempts", { params: { query: { sheet } }, signal }),
   });
 
 export const setsQuery = (sheet: number | null) =>
@@ -199,6 +183,5 @@ export const setsQuery = (sheet: number | null) =>
     queryFn:
       sheet === null
         ? skipToken
-        : async ({ signal }) =>
-            dataOf(await api.GET("/api/sets", { params: { query: { sheet } }, signal })),
+        : ({ signal }) => ask.get("/api/sets", { params: { query: { sheet } }, signal }),
   });

@@ -770,18 +770,978 @@ export interface components {
              */
             note: string;
         };
-        /** DocumentOut */
-        DocumentOut: {
-            /** Id */
-            id: number;
+        /**
+         * AbeamModel
+         * @description `own` stands so many metres behind `landmark`.
+         */
+        AbeamModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "abeam";
+            /**
+             * Own
+             * @enum {string}
+             */
+            own: "rear bumper" | "front bumper" | "mirror" | "rear wheel" | "front wheel";
+            /**
+             * Landmark
+             * @enum {string}
+             */
+            landmark: "tail ahead" | "nose ahead" | "nose behind" | "near line" | "far line" | "mark" | "corner start" | "corner" | "stop";
+            /** Metres */
+            metres: number | components["schemas"]["FitMetres"];
+        };
+        /**
+         * AtEdgeModel
+         * @description So many metres are left to an edge: from the tyres, or the body where it may not cross.
+         */
+        AtEdgeModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "edge";
+            /**
+             * Edge
+             * @enum {string}
+             */
+            edge: "kerb" | "far kerb";
+            /** Metres */
+            metres: number | components["schemas"]["FitMetres"];
+        };
+        /**
+         * BayModel
+         * @description Park in the bay whose mouth's middle is the site's origin.
+         *
+         *     angle_deg : from the way of travel to the way in: 90 is square
+         *     head_m : wanted to what ends the bay, from the tyres where that is a wheel stop
+         *     lines : painted ones may be crossed, those with sensors not be touched by a tyre
+         *     guide_m : from the line of the mouths to a line in the aisle that is driven along
+         */
+        BayModel: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "bay";
+            /**
+             * Angle Deg
+             * @default 90
+             */
+            angle_deg: number;
+            /**
+             * Width M
+             * @default 2.5
+             */
+            width_m: number;
+            /**
+             * Depth M
+             * @default 5
+             */
+            depth_m: number;
+            /**
+             * Head
+             * @default line
+             * @enum {string}
+             */
+            head: "line" | "wall" | "wheel stop";
+            /**
+             * Head M
+             * @default 0.3
+             */
+            head_m: number;
+            /**
+             * Lines
+             * @default painted
+             * @enum {string}
+             */
+            lines: "painted" | "sensor";
+            /** Guide M */
+            guide_m: number | null;
+        };
+        /**
+         * CheckModel
+         * @description What was noted of the place; null where nobody looked.
+         */
+        CheckModel: {
+            /** Legal */
+            legal: boolean | null;
+            /** Junction M */
+            junction_m: number | null;
+            /** Bend M */
+            bend_m: number | null;
+            /** Crest M */
+            crest_m: number | null;
+            /** Crossing M */
+            crossing_m: number | null;
+            /** Bus Stop M */
+            bus_stop_m: number | null;
+            /** Driveway M */
+            driveway_m: number | null;
+            /** Sight M */
+            sight_m: number | null;
+            /** Traffic */
+            traffic: ("quiet" | "some" | "busy") | null;
+            /** Light */
+            light: ("clear" | "dull" | "dark") | null;
+            /** Neighbour */
+            neighbour: ("straight" | "askew" | "up on the kerb") | null;
+            /** Slope Percent */
+            slope_percent: number | null;
+            /**
+             * @default {
+             *       "junction_m": 15,
+             *       "bend_m": 20,
+             *       "crest_m": 20,
+             *       "crossing_m": 15,
+             *       "bus_stop_m": 10,
+             *       "driveway_m": 5,
+             *       "sight_m": 40,
+             *       "to_pass_m": 2.2
+             *     }
+             */
+            least: components["schemas"]["LeastModel"];
+        };
+        /** CircleModel */
+        CircleModel: {
+            /** Turns */
+            turns: number;
+            /** Kerb Circle M */
+            kerb_circle_m: number;
+        };
+        /**
+         * CornerModel
+         * @description Reverse round a corner into a side road, square to the road.
+         *
+         *     back_m : wanted from the nose to the mouth of the side road
+         */
+        CornerModel: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "corner";
+            /**
+             * Radius M
+             * @default 5
+             */
+            radius_m: number;
+            /**
+             * Side Width M
+             * @default 6
+             */
+            side_width_m: number;
+            /**
+             * Kerb M
+             * @default 0.5
+             */
+            kerb_m: number;
+            /**
+             * Back M
+             * @default 6
+             */
+            back_m: number;
+        };
+        /** EdgeModel */
+        EdgeModel: {
+            /** Name */
+            name: string;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "vehicle" | "seat" | "ground" | "method" | "standard";
+            kind: "kerb" | "far kerb" | "line";
+            /** Points M */
+            points_m: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * FeatureModel
+         * @description A place on the vehicle that a driver lines things up with.
+         *
+         *     name : for people; role : which part it is, where the sums have to know
+         */
+        FeatureModel: {
+            /** Name */
+            name: string;
+            /** Role */
+            role: "door mirror" | null;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Z M */
+            z_m: number;
+        };
+        /**
+         * FitAngle
+         * @description An angle that belongs to the vehicle and is fitted between limits.
+         */
+        FitAngle: {
+            /** Fit */
+            fit: string;
+            /** Low Deg */
+            low_deg: number;
+            /** High Deg */
+            high_deg: number;
+            /** Prefer Deg */
+            prefer_deg: number;
+        };
+        /**
+         * FitMetres
+         * @description A distance that belongs to the vehicle and is fitted between limits.
+         */
+        FitMetres: {
+            /** Fit */
+            fit: string;
+            /** Low M */
+            low_m: number;
+            /** High M */
+            high_m: number;
+            /** Prefer M */
+            prefer_m: number;
+        };
+        /**
+         * FitShare
+         * @description A share of the lock that belongs to the vehicle and is fitted between limits.
+         */
+        FitShare: {
+            /** Fit */
+            fit: string;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
+            /** Prefer */
+            prefer: number;
+        };
+        /**
+         * GapWantedModel
+         * @description The gap that the place asks for is left, between `own` and `landmark`.
+         */
+        GapWantedModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gap wanted";
+            /**
+             * Own
+             * @enum {string}
+             */
+            own: "rear bumper" | "front bumper" | "mirror" | "rear wheel" | "front wheel";
+            /** Landmark */
+            landmark: ("tail ahead" | "nose ahead" | "nose behind" | "near line" | "far line" | "mark" | "corner start" | "corner" | "stop") | ("head" | "mouth");
+        };
+        /**
+         * GroundDocument
+         * @description A place. x runs the way the vehicle first faces; the kerb, or the bays' mouths, on y = 0.
+         */
+        GroundDocument: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "fair-corner/ground@1";
+            /** Name */
+            name: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "left" | "right";
+            /**
+             * Road Width M
+             * @default 7
+             */
+            road_width_m: number;
+            /**
+             * Edging
+             * @description what bounds the road: both are called kerb
+             * @default kerb
+             * @enum {string}
+             */
+            edging: "kerb" | "verge";
+            /** Edges */
+            edges: components["schemas"]["EdgeModel"][];
+            /** Obstacles */
+            obstacles: components["schemas"]["ObstacleModel"][];
+            /** Goal */
+            goal: components["schemas"]["KerbsideModel"] | components["schemas"]["BayModel"] | components["schemas"]["TurnaboutModel"] | components["schemas"]["CornerModel"] | components["schemas"]["StretchModel"];
+            /**
+             * @default {
+             *       "legal": null,
+             *       "junction_m": null,
+             *       "bend_m": null,
+             *       "crest_m": null,
+             *       "crossing_m": null,
+             *       "bus_stop_m": null,
+             *       "driveway_m": null,
+             *       "sight_m": null,
+             *       "traffic": null,
+             *       "light": null,
+             *       "neighbour": null,
+             *       "slope_percent": null,
+             *       "least": {
+             *         "bend_m": 20,
+             *         "bus_stop_m": 10,
+             *         "crest_m": 20,
+             *         "crossing_m": 15,
+             *         "driveway_m": 5,
+             *         "junction_m": 15,
+             *         "sight_m": 40,
+             *         "to_pass_m": 2.2
+             *       }
+             *     }
+             */
+            check: components["schemas"]["CheckModel"];
+        };
+        /** GroundEntry */
+        GroundEntry: {
+            /** Id */
+            id: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ground";
+            latest: components["schemas"]["GroundRevision"];
+        };
+        /** GroundRevision */
+        GroundRevision: {
+            /** Id */
+            id: number;
+            /** Document Id */
+            document_id: number;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Body */
+            body: components["schemas"]["GroundDocument"];
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /** Author */
+            author: string;
+        };
+        /**
+         * HeadingModel
+         * @description Angle to the kerb, nose away positive, once the next step's wheel has settled.
+         */
+        HeadingModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "heading";
+            /** Angle */
+            angle: number | components["schemas"]["FitAngle"];
+        };
+        /** KerbModel */
+        KerbModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "kerb";
+            /**
+             * Own
+             * @enum {string}
+             */
+            own: "rear bumper" | "front bumper" | "mirror" | "rear wheel" | "front wheel";
+            /** Metres */
+            metres: number | components["schemas"]["FitMetres"];
+        };
+        /**
+         * KerbsideModel
+         * @description Park along the kerb behind `ahead`, and in front of `behind` if one is named.
+         */
+        KerbsideModel: {
+            /**
+             * Kind
+             * @default kerbside
+             * @constant
+             */
+            kind: "kerbside";
+            /** Ahead */
+            ahead: string;
+            /** Behind */
+            behind: string | null;
+            /**
+             * Kerb M
+             * @default 0.25
+             */
+            kerb_m: number;
+            /**
+             * Ahead M
+             * @default 1
+             */
+            ahead_m: number;
+        };
+        /**
+         * LeastModel
+         * @description How far off things should be: a school's own figures.
+         */
+        LeastModel: {
+            /**
+             * Junction M
+             * @default 15
+             */
+            junction_m: number;
+            /**
+             * Bend M
+             * @default 20
+             */
+            bend_m: number;
+            /**
+             * Crest M
+             * @default 20
+             */
+            crest_m: number;
+            /**
+             * Crossing M
+             * @default 15
+             */
+            crossing_m: number;
+            /**
+             * Bus Stop M
+             * @default 10
+             */
+            bus_stop_m: number;
+            /**
+             * Driveway M
+             * @default 5
+             */
+            driveway_m: number;
+            /**
+             * Sight M
+             * @default 40
+             */
+            sight_m: number;
+            /**
+             * To Pass M
+             * @default 2.2
+             */
+            to_pass_m: number;
+        };
+        /**
+         * LimitModel
+         * @description A value outside a range is a fault of that grade; null leaves an end open.
+         */
+        LimitModel: {
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "kerb_front_m" | "kerb_rear_m" | "angle_deg" | "ahead_m" | "behind_m" | "forward_movements" | "reverse_movements" | "looks_missed" | "looks_late" | "prompts" | "kerb_touches" | "kerb_mounts" | "vehicle_touches" | "seconds";
+            /** Small */
+            small: [
+                number | null,
+                number | null
+            ] | null;
+            /** Serious */
+            serious: [
+                number | null,
+                number | null
+            ] | null;
+            /** Ends */
+            ends: [
+                number | null,
+                number | null
+            ] | null;
+        };
+        /**
+         * MethodDocument
+         * @description A named way to do a manoeuvre.
+         */
+        MethodDocument: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "fair-corner/method@1";
+            /** Name */
+            name: string;
+            /**
+             * Manoeuvre
+             * @enum {string}
+             */
+            manoeuvre: "reverse parallel" | "bay forward" | "bay reverse" | "turn in the road" | "reverse round a corner" | "kerbside stop" | "reverse along the kerb" | "pull up opposite";
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * Turns Per Metre
+             * @default 2
+             */
+            turns_per_metre: number;
+            /**
+             * References
+             * @description false where outcomes are watched instead of cues
+             * @default true
+             */
+            references: boolean;
+            start: components["schemas"]["StartModel"];
+            /** Steps */
+            steps: components["schemas"]["StepModel"][];
+        };
+        /** MethodEntry */
+        MethodEntry: {
+            /** Id */
+            id: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "method";
+            latest: components["schemas"]["MethodRevision"];
+        };
+        /** MethodRevision */
+        MethodRevision: {
+            /** Id */
+            id: number;
+            /** Document Id */
+            document_id: number;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Body */
+            body: components["schemas"]["MethodDocument"];
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /** Author */
+            author: string;
+        };
+        /**
+         * ObstacleModel
+         * @description Something not to be touched, as a convex polygon.
+         */
+        ObstacleModel: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "vehicle" | "wall" | "wheel stop" | "cone" | "pole" | "solid line" | "island" | "sensor line";
+            /** Polygon M */
+            polygon_m: [
+                number,
+                number
+            ][];
+            /**
+             * Height M
+             * @default 1.45
+             */
+            height_m: number;
+        };
+        /** OpeningModel */
+        OpeningModel: {
+            /** Name */
+            name: string;
+            /** Polygon M */
+            polygon_m: [
+                number,
+                number,
+                number
+            ][];
+        };
+        /** ParallelModel */
+        ParallelModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "parallel";
+        };
+        /** PointModel */
+        PointModel: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Z M */
+            z_m: number;
+        };
+        /**
+         * SeatDocument
+         * @description One person's eye in one vehicle, in the vehicle's frame.
+         */
+        SeatDocument: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "fair-corner/seat@1";
+            /** Name */
+            name: string;
+            eye: components["schemas"]["PointModel"];
+            eye_looking_back: components["schemas"]["PointModel"] | null;
+        };
+        /** SeatEntry */
+        SeatEntry: {
+            /** Id */
+            id: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "seat";
             /** Vehicle Id */
-            vehicle_id: number | null;
-            latest: components["schemas"]["RevisionOut"];
+            vehicle_id: number;
+            latest: components["schemas"]["SeatRevision"];
+        };
+        /** SeatRevision */
+        SeatRevision: {
+            /** Id */
+            id: number;
+            /** Document Id */
+            document_id: number;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Body */
+            body: components["schemas"]["SeatDocument"];
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /** Author */
+            author: string;
+        };
+        /**
+         * SeenModel
+         * @description The driver sees `thing` pass a mark of the vehicle, the kerb side's where there are two.
+         */
+        SeenModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "seen";
+            /** Mark */
+            mark: string;
+            /** Thing */
+            thing: string;
+        };
+        /** StandardEntry */
+        StandardEntry: {
+            /** Id */
+            id: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "standard";
+            latest: components["schemas"]["StandardRevision"];
+        };
+        /** StandardRevision */
+        StandardRevision: {
+            /** Id */
+            id: number;
+            /** Document Id */
+            document_id: number;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /**
+             * StandardDocument
+             * @description What an attempt is held against. The figures are the school's, not the product's.
+             *
+             *     kerb_front_m and kerb_rear_m are to the kerb, or in a bay to the near line; ahead_m and
+             *     behind_m to the parked vehicles, or to the bay's head and mouth.
+             */
+            body: {
+                /**
+                 * Format
+                 * @constant
+                 */
+                format: "fair-corner/standard@1";
+                /** Name */
+                name: string;
+                /** Authority */
+                authority: string;
+                /** Dated */
+                dated: string;
+                /**
+                 * Manoeuvre
+                 * @enum {string}
+                 */
+                manoeuvre: "reverse parallel" | "bay" | "turn in the road" | "reverse round a corner" | "kerbside stop";
+                /** Limits */
+                limits: components["schemas"]["LimitModel"][];
+                /**
+                 * Small Allowed
+                 * @default 2
+                 */
+                small_allowed: number;
+            };
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /** Author */
+            author: string;
+        };
+        /** StartModel */
+        StartModel: {
+            /**
+             * Own
+             * @enum {string}
+             */
+            own: "rear bumper" | "front bumper" | "mirror" | "rear wheel" | "front wheel";
+            /**
+             * Landmark
+             * @enum {string}
+             */
+            landmark: "tail ahead" | "nose ahead" | "nose behind" | "near line" | "far line" | "mark" | "corner start" | "corner" | "stop";
+            /** Metres */
+            metres: number | components["schemas"]["FitMetres"];
+            /** Gap M */
+            gap_m: number | components["schemas"]["FitMetres"];
+        };
+        /**
+         * SteeringModel
+         * @description Turns from straight to one lock, and kerb-to-kerb circles.
+         */
+        SteeringModel: {
+            /** Lock Turns */
+            lock_turns: number;
+            /** Kerb Circle M */
+            kerb_circle_m: number;
+            /**
+             * Circles
+             * @default []
+             */
+            circles: components["schemas"]["CircleModel"][];
+        };
+        /** StepModel */
+        StepModel: {
+            /** Name */
+            name: string;
+            /** Say */
+            say: string;
+            /**
+             * Gear
+             * @enum {string}
+             */
+            gear: "forward" | "reverse";
+            wheel: components["schemas"]["WheelModel"];
+            /** Until */
+            until: components["schemas"]["TravelledModel"] | components["schemas"]["HeadingModel"] | components["schemas"]["ParallelModel"] | components["schemas"]["AbeamModel"] | components["schemas"]["GapWantedModel"] | components["schemas"]["KerbModel"] | components["schemas"]["AtEdgeModel"] | components["schemas"]["SeenModel"] | components["schemas"]["WheelSetModel"];
+            /**
+             * Looks
+             * @default []
+             */
+            looks: ("all round" | "off side" | "near side" | "behind" | "nose")[];
+            /**
+             * Standing
+             * @default false
+             */
+            standing: boolean;
+        };
+        /**
+         * StretchModel
+         * @description A free kerb with a post at x = 0: stop short of it, and reverse along the kerb.
+         */
+        StretchModel: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "stretch";
+            /**
+             * Kerb M
+             * @default 0.3
+             */
+            kerb_m: number;
+            /**
+             * Short M
+             * @default 0.5
+             */
+            short_m: number;
+            /**
+             * Run M
+             * @default 9
+             */
+            run_m: number;
+        };
+        /**
+         * TrailerModel
+         * @description What it tows; the hitch is measured from the rear axle, negative behind it.
+         */
+        TrailerModel: {
+            /** Hitch Ahead Of Axle M */
+            hitch_ahead_of_axle_m: number;
+            /** Kingpin To Axle M */
+            kingpin_to_axle_m: number;
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Front Of Kingpin M */
+            front_of_kingpin_m: number;
+            /** Max Articulation Deg */
+            max_articulation_deg: number;
+        };
+        /** TravelledModel */
+        TravelledModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "travelled";
+            /** Metres */
+            metres: number;
+        };
+        /**
+         * TurnaboutModel
+         * @description Turn round in the road, to end facing back beside the kerb across it.
+         *
+         *     overhang : whether the body may reach over the kerbs; tyres never may
+         */
+        TurnaboutModel: {
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "turnabout";
+            /**
+             * Kerb M
+             * @default 1
+             */
+            kerb_m: number;
+            /**
+             * Overhang
+             * @default true
+             */
+            overhang: boolean;
+        };
+        /** VehicleEntry */
+        VehicleEntry: {
+            /** Id */
+            id: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "vehicle";
+            latest: components["schemas"]["VehicleRevision"];
+        };
+        /** VehicleRevision */
+        VehicleRevision: {
+            /** Id */
+            id: number;
+            /** Document Id */
+            document_id: number;
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /**
+             * VehicleDocument
+             * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
+             */
+            body: {
+                /**
+                 * Format
+                 * @constant
+                 */
+                format: "fair-corner/vehicle@2";
+                /** Name */
+                name: string;
+                /**
+                 * Class
+                 * @enum {string}
+                 */
+                class: "car" | "van" | "rigid" | "bus" | "tractor";
+                /** Length M */
+                length_m: number;
+                /** Width M */
+                width_m: number;
+                /** Mirror Width M */
+                mirror_width_m: number;
+                /** Wheelbase M */
+                wheelbase_m: number;
+                /** Front Overhang M */
+                front_overhang_m: number;
+                /** Track Front M */
+                track_front_m: number;
+                /** Track Rear M */
+                track_rear_m: number;
+                /**
+                 * Tyre Width M
+                 * @default 0.2
+                 */
+                tyre_width_m: number;
+                /**
+                 * Corner Cut M
+                 * @default 0
+                 */
+                corner_cut_m: number;
+                steering: components["schemas"]["SteeringModel"];
+                trailer: components["schemas"]["TrailerModel"] | null;
+                /**
+                 * Features
+                 * @default []
+                 */
+                features: components["schemas"]["FeatureModel"][];
+                /**
+                 * Glass
+                 * @default []
+                 */
+                glass: components["schemas"]["OpeningModel"][];
+            };
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /** Author */
+            author: string;
+        };
+        /**
+         * WheelModel
+         * @description How much: a share of the lock, or a set number of turns of the steering wheel instead.
+         */
+        WheelModel: {
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "toward" | "away" | "straight";
+            /**
+             * Of Lock
+             * @default 1
+             */
+            of_lock: number | components["schemas"]["FitShare"];
+            /** Turns */
+            turns: number | null;
+        };
+        /** WheelSetModel */
+        WheelSetModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wheel set";
         };
         /**
          * RevisionOut
@@ -797,9 +1757,7 @@ export interface components {
             /** Name */
             name: string;
             /** Body */
-            body: {
-                [key: string]: unknown;
-            };
+            body: components["schemas"]["VehicleDocument"] | components["schemas"]["SeatDocument"] | components["schemas"]["GroundDocument"] | components["schemas"]["MethodDocument"] | components["schemas"]["StandardDocument"];
             /**
              * Created
              * Format: date-time
@@ -807,6 +1765,92 @@ export interface components {
             created: string;
             /** Author */
             author: string;
+        };
+        /**
+         * StandardDocument
+         * @description What an attempt is held against. The figures are the school's, not the product's.
+         *
+         *     kerb_front_m and kerb_rear_m are to the kerb, or in a bay to the near line; ahead_m and
+         *     behind_m to the parked vehicles, or to the bay's head and mouth.
+         */
+        StandardDocument: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "fair-corner/standard@1";
+            /** Name */
+            name: string;
+            /** Authority */
+            authority: string;
+            /** Dated */
+            dated: string;
+            /**
+             * Manoeuvre
+             * @enum {string}
+             */
+            manoeuvre: "reverse parallel" | "bay" | "turn in the road" | "reverse round a corner" | "kerbside stop";
+            /** Limits */
+            limits: components["schemas"]["LimitModel"][];
+            /**
+             * Small Allowed
+             * @default 2
+             */
+            small_allowed: number;
+        };
+        /**
+         * VehicleDocument
+         * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
+         */
+        VehicleDocument: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "fair-corner/vehicle@2";
+            /** Name */
+            name: string;
+            /**
+             * Class
+             * @enum {string}
+             */
+            class: "car" | "van" | "rigid" | "bus" | "tractor";
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Mirror Width M */
+            mirror_width_m: number;
+            /** Wheelbase M */
+            wheelbase_m: number;
+            /** Front Overhang M */
+            front_overhang_m: number;
+            /** Track Front M */
+            track_front_m: number;
+            /** Track Rear M */
+            track_rear_m: number;
+            /**
+             * Tyre Width M
+             * @default 0.2
+             */
+            tyre_width_m: number;
+            /**
+             * Corner Cut M
+             * @default 0
+             */
+            corner_cut_m: number;
+            steering: components["schemas"]["SteeringModel"];
+            trailer: components["schemas"]["TrailerModel"] | null;
+            /**
+             * Features
+             * @default []
+             */
+            features: components["schemas"]["FeatureModel"][];
+            /**
+             * Glass
+             * @default []
+             */
+            glass: components["schemas"]["OpeningModel"][];
         };
         /** CreateIn */
         CreateIn: {
@@ -835,6 +1879,67 @@ export interface components {
             };
         };
         /**
+         * FittedWords
+         * @description How a figure begins that is left to the fit.
+         */
+        FittedWords: {
+            /**
+             * FitMetres
+             * @description A distance that belongs to the vehicle and is fitted between limits.
+             */
+            metres: {
+                /** Fit */
+                fit: string;
+                /** Low M */
+                low_m: number;
+                /** High M */
+                high_m: number;
+                /** Prefer M */
+                prefer_m: number;
+            };
+            /**
+             * FitAngle
+             * @description An angle that belongs to the vehicle and is fitted between limits.
+             */
+            angle: {
+                /** Fit */
+                fit: string;
+                /** Low Deg */
+                low_deg: number;
+                /** High Deg */
+                high_deg: number;
+                /** Prefer Deg */
+                prefer_deg: number;
+            };
+            /**
+             * FitShare
+             * @description A share of the lock that belongs to the vehicle and is fitted between limits.
+             */
+            share: {
+                /** Fit */
+                fit: string;
+                /** Low */
+                low: number;
+                /** High */
+                high: number;
+                /** Prefer */
+                prefer: number;
+            };
+        };
+        /**
+         * ManoeuvreWords
+         * @description The kind of place where a manoeuvre ends, and how each event begins there.
+         */
+        ManoeuvreWords: {
+            /**
+             * Goal
+             * @enum {string}
+             */
+            goal: "kerbside" | "bay" | "turnabout" | "corner" | "stretch";
+            /** Events */
+            events: (components["schemas"]["TravelledModel"] | components["schemas"]["HeadingModel"] | components["schemas"]["ParallelModel"] | components["schemas"]["AbeamModel"] | components["schemas"]["GapWantedModel"] | components["schemas"]["KerbModel"] | components["schemas"]["AtEdgeModel"] | components["schemas"]["SeenModel"] | components["schemas"]["WheelSetModel"])[];
+        };
+        /**
          * MeasureWord
          * @description What a standard may limit: taped at the end, or counted while driving.
          */
@@ -846,15 +1951,13 @@ export interface components {
         };
         /**
          * PlaceWords
-         * @description What a method may name at a kind of place; gap_to is what the wanted gap is told to.
+         * @description What a method may name at a kind of place.
          */
         PlaceWords: {
             /** Landmarks */
-            landmarks: string[];
+            landmarks: ("tail ahead" | "nose ahead" | "nose behind" | "near line" | "far line" | "mark" | "corner start" | "corner" | "stop")[];
             /** Things */
             things: string[];
-            /** Gap To */
-            gap_to: string;
         };
         /**
          * VocabularyOut
@@ -863,18 +1966,21 @@ export interface components {
         VocabularyOut: {
             /** Manoeuvres */
             manoeuvres: {
-                [key: string]: string;
+                [key: string]: components["schemas"]["ManoeuvreWords"];
             };
             /** Places */
             places: {
                 [key: string]: components["schemas"]["PlaceWords"];
             };
             /** Own Points */
-            own_points: string[];
-            /** Events */
-            events: string[];
+            own_points: ("rear bumper" | "front bumper" | "mirror" | "rear wheel" | "front wheel")[];
+            /** Edges */
+            edges: ("kerb" | "far kerb")[];
+            /** Seen */
+            seen: string[];
             /** Looks */
-            looks: string[];
+            looks: ("all round" | "off side" | "near side" | "behind" | "nose")[];
+            fitted: components["schemas"]["FittedWords"];
             /** Measures */
             measures: components["schemas"]["MeasureWord"][];
         };
@@ -884,9 +1990,7 @@ export interface components {
          */
         GroundOut: {
             /** Body */
-            body: {
-                [key: string]: unknown;
-            };
+            body: components["schemas"]["GroundDocument"];
             /** Measures */
             measures: {
                 [key: string]: number;
@@ -1069,11 +2173,11 @@ export interface components {
          */
         DocketOut: {
             learner: components["schemas"]["PersonOut"];
-            vehicle: components["schemas"]["RevisionOut"];
-            seat: components["schemas"]["RevisionOut"];
-            ground: components["schemas"]["RevisionOut"];
-            method: components["schemas"]["RevisionOut"];
-            standard: components["schemas"]["RevisionOut"];
+            vehicle: components["schemas"]["VehicleRevision"];
+            seat: components["schemas"]["SeatRevision"];
+            ground: components["schemas"]["GroundRevision"];
+            method: components["schemas"]["MethodRevision"];
+            standard: components["schemas"]["StandardRevision"];
             /** Sheet Id */
             sheet_id: number | null;
             sheet_options: components["schemas"]["OptionsIO"] | null;
@@ -1333,7 +2437,10 @@ export interface components {
             /** Path */
             path: components["schemas"]["PathPoint"][];
             /** Swept M */
-            swept_m: number[][][];
+            swept_m: [
+                number,
+                number
+            ][][];
             assumed: components["schemas"]["Assumed"];
         };
         /** PoseOut */
@@ -1511,9 +2618,7 @@ export interface components {
          */
         TighterOut: {
             /** Ground */
-            ground: {
-                [key: string]: unknown;
-            };
+            ground: components["schemas"]["GroundDocument"];
             plan: components["schemas"]["PlanOut"];
         };
         /**
@@ -1631,11 +2736,11 @@ export interface components {
             created: string;
             options: components["schemas"]["OptionsIO"];
             plan: components["schemas"]["PlanOut"];
-            vehicle: components["schemas"]["RevisionOut"];
-            seat: components["schemas"]["RevisionOut"];
-            ground: components["schemas"]["RevisionOut"];
-            method: components["schemas"]["RevisionOut"];
-            standard: components["schemas"]["RevisionOut"];
+            vehicle: components["schemas"]["VehicleRevision"];
+            seat: components["schemas"]["SeatRevision"];
+            ground: components["schemas"]["GroundRevision"];
+            method: components["schemas"]["MethodRevision"];
+            standard: components["schemas"]["StandardRevision"];
         };
         /** SheetIn */
         SheetIn: {
@@ -1854,7 +2959,10 @@ export interface components {
             start: components["schemas"]["PoseOut"];
             final: components["schemas"]["PoseOut"];
             /** Path M */
-            path_m: number[][];
+            path_m: [
+                number,
+                number
+            ][];
         };
         /**
          * HillIn
@@ -2371,7 +3479,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DocumentOut"][];
+                    "application/json": (components["schemas"]["VehicleEntry"] | components["schemas"]["SeatEntry"] | components["schemas"]["GroundEntry"] | components["schemas"]["MethodEntry"] | components["schemas"]["StandardEntry"])[];
                 };
             };
         };

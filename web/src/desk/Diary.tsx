@@ -6,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, dataOf } from "../api/client";
+import { ask } from "../api/client";
 import { lessonsQuery } from "../api/queries";
 import type { Lesson } from "../api/types";
 import { Failure, Waiting } from "../shell/states";
@@ -79,17 +79,15 @@ const AddLesson = () => {
   const [starts, setStarts] = useState("");
   const [about, setAbout] = useState("");
   const add = useMutation({
-    mutationFn: async () =>
-      dataOf(
-        await api.POST("/api/lessons", {
-          body: {
-            learner: docket.learner.id,
-            starts: new Date(starts).toISOString(),
-            minutes: 60,
-            about,
-          },
-        }),
-      ),
+    mutationFn: () =>
+      ask.post("/api/lessons", {
+        body: {
+          learner: docket.learner.id,
+          starts: new Date(starts).toISOString(),
+          minutes: 60,
+          about,
+        },
+      }),
     onSuccess: async () => {
       setAbout("");
       await client.invalidateQueries({ queryKey: ["lessons"] });

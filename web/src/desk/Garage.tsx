@@ -6,9 +6,9 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ChangeEvent } from "react";
-import { api, dataOf } from "../api/client";
+import { ask } from "../api/client";
 import { documentsQuery } from "../api/queries";
-import { bodyOf, type DocumentEntry, type VehicleBody } from "../api/types";
+import type { Entry } from "../api/types";
 import { download } from "../shell/download";
 import { Failure, Waiting } from "../shell/states";
 import { length } from "../shell/units";
@@ -17,30 +17,32 @@ import { ink } from "../theme";
 import { Desk } from "./Desk";
 
 const Garage = () => {
-  const documents = useQuery(documentsQuery());
+  const documents = useQuery(documentsQuery);
   const teaches = useRole() !== "learner";
   if (documents.error)
     return <Failure error={documents.error} retry={() => void documents.refetch()} />;
   if (!documents.data) return <Waiting />;
-  const of = (kind: DocumentEntry["kind"]) => documents.data.filter((d) => d.kind === kind);
+  const seats = documents.data.filter((d) => d.kind === "seat");
   return (
     <Desk title="Garage">
-      {of("vehicle").map((vehicle) => (
-        <Vehicle
-          key={vehicle.id}
-          vehicle={vehicle}
-          seats={of("seat").filter((s) => s.vehicle_id === vehicle.id)}
-        />
-      ))}
+      {documents.data
+        .filter((d) => d.kind === "vehicle")
+        .map((vehicle) => (
+          <Vehicle
+            key={vehicle.id}
+            vehicle={vehicle}
+            seats={seats.filter((s) => s.vehicle_id === vehicle.id)}
+          />
+        ))}
       {teaches && <Import />}
     </Desk>
   );
 };
 
-const Vehicle = ({ vehicle, seats }: { vehicle: DocumentEntry; seats: DocumentEntry[] }) => {
+const Vehicle = ({ vehicle, seats }: { vehicle: Entry<"vehicle">; seats: Entry<"seat">[] }) => {
   const units = useUnits();
   const change = useChangeDocket();
-  const body = bodyOf<VehicleBody>(vehicle.latest);
+  const body = vehicle.latest.body;
   return (
     <Paper sx={{ p: 2, display: "grid", gap: 1 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
@@ -67,7 +69,7 @@ const Vehicle = ({ vehicle, seats }: { vehicle: DocumentEntry; seats: DocumentEn
   );
 };
 
-const parsed = (name: string, text: string): Record<string, never> => {
+const parsed = (name: string, text: string): Record<string, unknown> => {
   try {
     return JSON.parse(text);
   } catch {
@@ -82,7 +84,7 @@ const Import = () => {
     mutationFn: async (file: File) => {
       if (file.size > 900_000) throw new Error(`${file.name} is too large for a vehicle document`);
       const body = parsed(file.name, await file.text());
-      return dataOf(await api.POST("/api/documents", { body: { kind: "vehicle", body } }));
+      return await ask.post("/api/documents", { body: { kind: "vehicle", body } });
     },
     onSuccess: () => client.invalidateQueries({ queryKey: ["documents"] }),
   });

@@ -7,8 +7,8 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, dataOf } from "../api/client";
-import { bodyOf, type GroundBody, type Point, type Roll, type VehicleBody } from "../api/types";
+import { ask } from "../api/client";
+import type { Point, Roll, VehicleBody } from "../api/types";
 import { useFrame } from "../drawing/frame";
 import { Slab } from "../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape, wheelAngle } from "../drawing/VehicleShape";
@@ -31,15 +31,15 @@ const WAYS = {
 
 const Hill = () => {
   const docket = useDocket();
-  const vehicle = bodyOf<VehicleBody>(docket.vehicle);
-  const [side, setSide] = useState<Side>(bodyOf<GroundBody>(docket.ground).side);
+  const vehicle = docket.vehicle.body;
+  const [side, setSide] = useState<Side>(docket.ground.body.side);
   const [facing, setFacing] = useState<Facing>("up");
   const [edge, setEdge] = useState<"kerb" | "verge">("kerb");
   const [gap_m, setGap] = useState(0.25);
   const body = { vehicle: docket.vehicle.id, side, facing, kerb: edge === "kerb", gap_m };
   const hill = useQuery({
     queryKey: ["hill", body],
-    queryFn: async ({ signal }) => dataOf(await api.POST("/api/hill", { body, signal })),
+    queryFn: ({ signal }) => ask.post("/api/hill", { body, signal }),
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -220,14 +220,7 @@ const Downhill = ({ forward }: { forward: boolean }) => {
 
 const RollPath = ({ roll }: { roll: Roll }) => {
   const frame = useFrame();
-  return (
-    <path
-      d={frame.path(roll.path_m as unknown as Point[])}
-      fill="none"
-      stroke={ink.coral}
-      strokeWidth={3}
-    />
-  );
+  return <path d={frame.path(roll.path_m)} fill="none" stroke={ink.coral} strokeWidth={3} />;
 };
 
 export default Hill;

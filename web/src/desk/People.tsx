@@ -5,7 +5,7 @@ import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, dataOf } from "../api/client";
+import { ask } from "../api/client";
 import { peopleQuery } from "../api/queries";
 import { Failure, Waiting } from "../shell/states";
 import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
@@ -57,7 +57,7 @@ const AddLearner = () => {
   const [name, setName] = useState("");
   const [note, setNote] = useState("");
   const add = useMutation({
-    mutationFn: async () => dataOf(await api.POST("/api/people", { body: { name, note } })),
+    mutationFn: () => ask.post("/api/people", { body: { name, note } }),
     onSuccess: async () => {
       setName("");
       setNote("");

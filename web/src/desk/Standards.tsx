@@ -4,18 +4,19 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { documentsQuery } from "../api/queries";
-import { bodyOf, type DocumentEntry, type StandardBody } from "../api/types";
+import { documentsOfQuery } from "../api/queries";
+import type { Entry } from "../api/types";
 import { standardWords } from "../drawing/berth";
 import { download } from "../shell/download";
 import { Failure, Waiting } from "../shell/states";
 import { useUnits } from "../shell/useDocket";
+import { useGoalOf } from "../shell/useVocabulary";
 import { limitText, measureName } from "../stations/tape/VerdictCard";
 import { ink } from "../theme";
 import { Desk } from "./Desk";
 
 const Standards = () => {
-  const standards = useQuery(documentsQuery("standard"));
+  const standards = useQuery(documentsOfQuery("standard"));
   if (standards.error)
     return <Failure error={standards.error} retry={() => void standards.refetch()} />;
   if (!standards.data) return <Waiting />;
@@ -32,10 +33,11 @@ const Standards = () => {
   );
 };
 
-const Standard = ({ standard }: { standard: DocumentEntry }) => {
+const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
   const units = useUnits();
-  const body = bodyOf<StandardBody>(standard.latest);
-  const words = standardWords(body);
+  const goalOf = useGoalOf();
+  const body = standard.latest.body;
+  const words = standardWords(goalOf(body));
   return (
     <Paper sx={{ p: 2 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>

@@ -6,8 +6,8 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { backingQuery, documentsQuery } from "../api/queries";
-import { type BackingLeg, bodyOf, type DocumentEntry, type VehicleBody } from "../api/types";
+import { backingQuery, documentsOfQuery } from "../api/queries";
+import type { BackingLeg, Entry } from "../api/types";
 import { Waiting } from "../shell/states";
 import { useUnits } from "../shell/useDocket";
 import { useLast } from "../shell/useLast";
@@ -17,10 +17,10 @@ import { BackingFigures } from "./trailer/BackingFigures";
 import { BackingSlab } from "./trailer/BackingSlab";
 
 const Trailer = () => {
-  const vehicles = useQuery(documentsQuery("vehicle"));
+  const vehicles = useQuery(documentsOfQuery("vehicle"));
   const [chosen, setChosen] = useState<number | null>(null);
   if (!vehicles.data) return <Waiting />;
-  const drawing = vehicles.data.filter((v) => bodyOf<VehicleBody>(v.latest).trailer);
+  const drawing = vehicles.data.filter((v) => v.latest.body.trailer);
   const entry = drawing.find((v) => v.id === chosen) ?? drawing[0];
   return (
     <Desk title="Trailer">
@@ -59,8 +59,8 @@ const Trailer = () => {
 /** An ordinary lane to begin with, round in the school's units, m. */
 const LANES = { metric: 3.6, imperial: 3.6576 } as const;
 
-const Backing = ({ entry }: { entry: DocumentEntry }) => {
-  const vehicle = bodyOf<VehicleBody>(entry.latest);
+const Backing = ({ entry }: { entry: Entry<"vehicle"> }) => {
+  const vehicle = entry.latest.body;
   const [bend, setBend] = useState(1);
   const units = useUnits();
   const [lane, setLane] = useState<number>(LANES[units]);

@@ -1,6 +1,5 @@
 /** Where the vehicle should stand, for drawing: what its dimension lines run to, and what they are. */
-import goals from "../api/goals.json";
-import type { GroundBody, MethodBody, Point, VehicleBody } from "../api/types";
+import type { GoalKind, GroundBody, MethodBody, Point, VehicleBody } from "../api/types";
 import { noseX, rearOverhang } from "./VehicleShape";
 
 type Reach = (from: Point) => Point;
@@ -55,7 +54,7 @@ const WORDS: Record<GoalKind, BerthWords> = {
 };
 
 /** What a standard's measures are called: of the kerb, or of a bay stood in either way. */
-export const standardWords = (standard: Manoeuvre): BerthWords => WORDS[goalOf(standard)];
+export const standardWords = (goal: GoalKind): BerthWords => WORDS[goal];
 
 const HEADS = { line: "head line", wall: "wall", "wheel stop": "stop" } as const;
 
@@ -63,13 +62,6 @@ type Goal = GroundBody["goal"];
 type Place = Pick<GroundBody, "side" | "goal" | "obstacles" | "road_width_m">;
 
 type Manoeuvre = Pick<MethodBody, "manoeuvre">;
-
-export type GoalKind = Goal["kind"];
-
-const GOALS = goals as Record<string, GoalKind>;
-
-/** The kind of place at which a method ends, or that a standard is for; the core's own table. */
-export const goalOf = ({ manoeuvre }: Manoeuvre): GoalKind => GOALS[manoeuvre] ?? "kerbside";
 
 const nosesIn = (manoeuvre: string) => manoeuvre === "bay forward";
 

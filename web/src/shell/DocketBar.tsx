@@ -7,7 +7,6 @@ import MenuItem from "@mui/material/MenuItem";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, type MouseEvent, type ReactNode, Suspense, useState } from "react";
 import { documentsQuery, peopleQuery } from "../api/queries";
-import type { DocumentEntry } from "../api/types";
 import { ink } from "../theme";
 import { Mark } from "./Mark";
 import { useChangeDocket, useDocket } from "./useDocket";
@@ -21,26 +20,30 @@ export const DocketBar = () => {
   const change = useChangeDocket();
   const [choosing, setChoosing] = useState(false);
   const { data: people = [] } = useQuery(peopleQuery);
-  const { data: documents = [] } = useQuery(documentsQuery());
-  const of = (kind: DocumentEntry["kind"]) => documents.filter((d) => d.kind === kind);
+  const { data: documents = [] } = useQuery(documentsQuery);
   const pick = (kind: "ground" | "standard") =>
-    of(kind).map((d) => ({
-      id: d.id,
-      text: d.latest.name,
-      chosen: d.id === docket[kind].document_id,
-      choose: () => change({ [kind]: d.id }),
-    }));
-  const seats = of("vehicle").flatMap((vehicle) => [
-    { id: -vehicle.id, text: vehicle.latest.name, heading: true },
-    ...of("seat")
-      .filter((seat) => seat.vehicle_id === vehicle.id)
-      .map((seat) => ({
-        id: seat.id,
-        text: seat.latest.name,
-        chosen: seat.id === docket.seat.document_id,
-        choose: () => change({ seat: seat.id }),
-      })),
-  ]);
+    documents
+      .filter((d) => d.kind === kind)
+      .map((d) => ({
+        id: d.id,
+        text: d.latest.name,
+        chosen: d.id === docket[kind].document_id,
+        choose: () => change({ [kind]: d.id }),
+      }));
+  const measured = documents.filter((d) => d.kind === "seat");
+  const seats = documents
+    .filter((d) => d.kind === "vehicle")
+    .flatMap((vehicle) => [
+      { id: -vehicle.id, text: vehicle.latest.name, heading: true },
+      ...measured
+        .filter((seat) => seat.vehicle_id === vehicle.id)
+        .map((seat) => ({
+          id: seat.id,
+          text: seat.latest.name,
+          chosen: seat.id === docket.seat.document_id,
+          choose: () => change({ seat: seat.id }),
+        })),
+    ]);
   const learners = people
     .filter((p) => p.role === "learner")
     .map((p) => ({

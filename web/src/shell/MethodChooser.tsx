@@ -6,7 +6,6 @@ import Dialog from "@mui/material/Dialog";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
-import { bodyOf, type GroundBody, type MethodBody } from "../api/types";
 import { ink } from "../theme";
 import { MethodPicture } from "./MethodPicture";
 import { Failure, Waiting } from "./states";
@@ -30,7 +29,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
   const change = useChangeDocket();
   const { search } = useLocation();
   const manoeuvres = [...new Set(methods.map((s) => s.body.manoeuvre))];
-  const [wanted, setWanted] = useState(bodyOf<MethodBody>(docket.method).manoeuvre);
+  const [wanted, setWanted] = useState(docket.method.body.manoeuvre);
   return (
     <Dialog open onClose={close} maxWidth="lg" fullWidth aria-labelledby="method-chooser">
       <Box sx={{ p: 2, display: "grid", gap: 1.5, background: ink.paper, overflowY: "auto" }}>
@@ -153,7 +152,7 @@ const Card = ({ method, chosen, choose }: CardProps) => (
       <Box sx={{ fontSize: 13, color: ink.soft }}>{method.body.why}</Box>
       {!method.suits && method.placed && (
         <Box sx={{ fontSize: 13, color: ink.teal, fontWeight: 650 }}>
-          drawn at {bodyOf<GroundBody>(method.docket.ground).name}, which it brings
+          drawn at {method.docket.ground.body.name}, which it brings
         </Box>
       )}
     </Box>

@@ -2,8 +2,7 @@
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { NO_OPTIONS, planQuery } from "../api/queries";
-import { bodyOf, type GroundBody, type VehicleBody } from "../api/types";
-import { type GoalKind, goalOf } from "../drawing/berth";
+import type { GoalKind } from "../api/types";
 import { PlanSlab } from "../stations/cues/PlanSlab";
 import { ink } from "../theme";
 import { Failure, Waiting } from "./states";
@@ -20,7 +19,7 @@ const ENDS: Record<GoalKind, string> = {
 /** A method that ends at a kind of place that nobody has laid out yet. */
 const Elsewhere = ({ method }: { method: MethodChoice }) => (
   <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
-    {ENDS[goalOf(method.body)]}: lay out such a place in Ground first.
+    {ENDS[method.goal]}: lay out such a place in Ground first.
   </Box>
 );
 
@@ -40,8 +39,8 @@ export const MethodPicture = ({ method, plain = false }: PictureProps) => {
       <PlanSlab
         bare
         plan={plan.data}
-        vehicle={bodyOf<VehicleBody>(method.docket.vehicle)}
-        ground={bodyOf<GroundBody>(method.docket.ground)}
+        vehicle={method.docket.vehicle.body}
+        ground={method.docket.ground.body}
         method={method.body}
       />
       {!plan.data.feasible && !plain && (

@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import Divider from "@mui/material/Divider";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { NavLink, useLocation } from "react-router";
-import { api } from "../api/client";
+import { ask } from "../api/client";
 import { ink } from "../theme";
 import { DESK, STATIONS } from "./stations";
 import { useDocket } from "./useDocket";
@@ -98,7 +98,7 @@ export const Rail = () => {
 const SignOut = () => {
   const client = useQueryClient();
   const close = useMutation({
-    mutationFn: () => api.DELETE("/api/session"),
+    mutationFn: () => ask.delete("/api/session", {}),
     onSuccess: () => {
       client.clear();
       window.location.assign("/");

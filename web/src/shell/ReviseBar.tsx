@@ -9,7 +9,7 @@ import type { useRevise } from "./useRevise";
 
 interface Props {
   revision: Revision;
-  draft: ReturnType<typeof useRevise<object>>;
+  draft: Pick<ReturnType<typeof useRevise>, "save" | "changed" | "undo" | "clear">;
   what: string;
 }
 

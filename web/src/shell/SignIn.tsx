@@ -6,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, dataOf } from "../api/client";
+import { ask } from "../api/client";
 import { sessionQuery } from "../api/queries";
 import { ink } from "../theme";
 import { Mark } from "./Mark";
@@ -16,8 +16,7 @@ export const SignIn = () => {
   const [username, setUsername] = useState("");
   const [password, setPassword] = useState("");
   const open = useMutation({
-    mutationFn: async () =>
-      dataOf(await api.POST("/api/session", { body: { username, password } })),
+    mutationFn: () => ask.post("/api/session", { body: { username, password } }),
     onSuccess: (session) => client.setQueryData(sessionQuery.queryKey, session),
   });
   const submit = (event: FormEvent) => {

@@ -6,7 +6,7 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api } from "../api/client";
+import { ask } from "../api/client";
 
 interface Work<T> {
   id: number;
@@ -32,7 +32,7 @@ const ASKED_AGAIN_MS = 600;
 const isDone = (work: Work<unknown> | undefined) => work?.state === "done";
 
 const giveUp = (work_id: number) =>
-  api.DELETE("/api/work/{work_id}", { params: { path: { work_id } } }).catch(() => undefined);
+  ask.delete("/api/work/{work_id}", { params: { path: { work_id } } }).catch(() => undefined);
 
 export const useLongWork = <T, K extends QueryKey>(
   asked: UseQueryOptions<Work<T>, Error, Work<T>, K>,

@@ -1,21 +1,16 @@
 /** The school's methods, each with the docket that would drive it. */
 import { useQuery } from "@tanstack/react-query";
-import { documentsQuery } from "../api/queries";
-import {
-  bodyOf,
-  type Docket,
-  type DocumentEntry,
-  type GroundBody,
-  type MethodBody,
-  type StandardBody,
-} from "../api/types";
-import { type GoalKind, goalOf } from "../drawing/berth";
+import { documentsOfQuery } from "../api/queries";
+import type { Docket, GoalKind, MethodBody } from "../api/types";
 import { useDocket } from "./useDocket";
+import { useGoalOf } from "./useVocabulary";
 
 export interface MethodChoice {
   id: number;
   name: string;
   body: MethodBody;
+  /** The kind of place where it ends. */
+  goal: GoalKind;
   /** The docket with this method; where it ends elsewhere, with the first place that suits it. */
   docket: Docket;
   /** Whether it ends at the kind of place that the docket has. */
@@ -24,17 +19,12 @@ export interface MethodChoice {
   placed: boolean;
 }
 
-const groundFor = (grounds: readonly DocumentEntry[], kind: GoalKind) =>
-  grounds.find((d) => bodyOf<GroundBody>(d.latest).goal.kind === kind)?.latest;
-
-const standardFor = (standards: readonly DocumentEntry[], kind: GoalKind) =>
-  standards.find((d) => goalOf(bodyOf<StandardBody>(d.latest)) === kind)?.latest;
-
-const useParts = () => [
-  useQuery(documentsQuery("method")),
-  useQuery(documentsQuery("ground")),
-  useQuery(documentsQuery("standard")),
-];
+const useParts = () =>
+  [
+    useQuery(documentsOfQuery("method")),
+    useQuery(documentsOfQuery("ground")),
+    useQuery(documentsOfQuery("standard")),
+  ] as const;
 
 /** Why there are no methods to choose, where something could not be fetched. */
 export const useMethodsFailure = () => useParts().find((part) => part.error);
@@ -42,20 +32,25 @@ export const useMethodsFailure = () => useParts().find((part) => part.error);
 /** None until everything has come that says what each would bring along. */
 export const useMethods = (): MethodChoice[] => {
   const docket = useDocket();
-  const [methods, grounds, standards] = useParts().map((part) => part.data);
+  const goalOf = useGoalOf();
+  const [{ data: methods }, { data: grounds }, { data: standards }] = useParts();
   if (!methods || !grounds || !standards) return [];
-  const here = bodyOf<GroundBody>(docket.ground).goal.kind;
+  const here = docket.ground.body.goal.kind;
   return methods
     .map(({ id, latest }) => {
-      const body = bodyOf<MethodBody>(latest);
-      const kind = goalOf(body);
-      const suits = kind === here;
-      const ground = suits ? docket.ground : groundFor(grounds, kind);
-      const standard = suits ? docket.standard : standardFor(standards, kind);
+      const goal = goalOf(latest.body);
+      const suits = goal === here;
+      const ground = suits
+        ? docket.ground
+        : grounds.find((d) => d.latest.body.goal.kind === goal)?.latest;
+      const standard = suits
+        ? docket.standard
+        : standards.find((d) => goalOf(d.latest.body) === goal)?.latest;
       return {
         id,
         name: latest.name,
-        body,
+        body: latest.body,
+        goal,
         docket: {
           ...docket,
           method: latest,

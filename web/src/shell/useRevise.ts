@@ -1,18 +1,22 @@
 /** Editing a document: a draft that survives, an undo, and a save that makes a new revision. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
-import { api, dataOf } from "../api/client";
+import { ask } from "../api/client";
 import type { Revision } from "../api/types";
 import { useStored } from "./useStored";
 
-export const useRevise = <Body extends object>(revision: Revision) => {
+interface Revised<Body> extends Pick<Revision, "id" | "document_id" | "number"> {
+  body: Body;
+}
+
+export const useRevise = <Body extends Revision["body"]>(revision: Revised<Body>) => {
   const client = useQueryClient();
   const key = `fair-corner/draft/${revision.id}`;
   const [history, setHistory, forget] = useStored<Body[]>(key, []);
   // What was edited last, also between an edit and the drawing that follows it.
   const latest = useRef(history);
   latest.current = history;
-  const bodyIn = (kept: Body[]) => kept.at(-1) ?? (revision.body as unknown as Body);
+  const bodyIn = (kept: Body[]) => kept.at(-1) ?? revision.body;
   const body = bodyIn(history);
   const keep = (next: Body[]) => {
     save.reset();
@@ -23,16 +27,14 @@ export const useRevise = <Body extends object>(revision: Revision) => {
   const scope = { id: key };
   const save = useMutation({
     scope,
-    mutationFn: async () =>
-      dataOf(
-        await api.POST("/api/documents/{document_id}/revisions", {
-          params: { path: { document_id: revision.document_id } },
-          body: {
-            based_on: revision.number,
-            body: bodyIn(latest.current) as Record<string, never>,
-          },
-        }),
-      ),
+    mutationFn: () =>
+      ask.post("/api/documents/{document_id}/revisions", {
+        params: { path: { document_id: revision.document_id } },
+        body: {
+          based_on: revision.number,
+          body: bodyIn(latest.current),
+        },
+      }),
     onSuccess: async () => {
       forget();
       await client.invalidateQueries({ queryKey: ["docket"] });

@@ -8,8 +8,8 @@ from typing import Annotated, TypeAlias
 from pydantic import Field
 
 from faircorner.cues.events.abeam import Abeam, AbeamModel
-from faircorner.cues.events.base import Event, Moment, Rising, Waiting, Watched
-from faircorner.cues.events.edge import AtEdge, AtEdgeModel
+from faircorner.cues.events.base import Event, Moment, Rising, Usual, Waiting, Watched
+from faircorner.cues.events.edge import AtEdge, AtEdgeModel, EdgeName
 from faircorner.cues.events.gap_wanted import GapWanted, GapWantedModel
 from faircorner.cues.events.heading import Heading, HeadingModel
 from faircorner.cues.events.kerb import Kerb, KerbModel
@@ -22,6 +22,7 @@ __all__ = [
     "EVENTS",
     "Abeam",
     "AtEdge",
+    "EdgeName",
     "Event",
     "EventModel",
     "GapWanted",
@@ -32,6 +33,7 @@ __all__ = [
     "Rising",
     "Seen",
     "Travelled",
+    "Usual",
     "Waiting",
     "Watched",
     "WheelSet",

@@ -1,12 +1,12 @@
 """A place on the vehicle stands against a landmark, along the kerb."""
 
 from dataclasses import dataclass
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import EventInMetres, Moment, Rising, Waiting
-from faircorner.cues.fitted import MetresModel, built
+from faircorner.cues.events.base import EventInMetres, Moment, Rising, Usual, Waiting
+from faircorner.cues.fitted import USUAL_METRES, MetresModel, built
 from faircorner.cues.places import OwnPoint, landmark_x, own_point
 from faircorner.ground import Landmark
 from faircorner.model import Model
@@ -22,6 +22,15 @@ class Abeam(EventInMetres):
     kind: ClassVar[str] = "abeam"
     own: str
     landmark: str
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        return {
+            "kind": cls.kind,
+            "own": "rear bumper",
+            "landmark": usual.landmark,
+            "metres": USUAL_METRES.model_dump(),
+        }
 
     def rising(self, waiting: Waiting) -> Rising:
         own = own_point(waiting.vehicle, self.own)[None, :]

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from typing import ClassVar, Self, TypeAlias
+from typing import Any, ClassVar, Self, TypeAlias
 
 from faircorner.cues.fitted import Unknown
 from faircorner.ground import Ground
@@ -11,7 +11,7 @@ from faircorner.plane import Floats
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Event", "EventInMetres", "Moment", "Rising", "Waiting", "Watched"]
+__all__ = ["Event", "EventInMetres", "Moment", "Rising", "Usual", "Waiting", "Watched"]
 
 # Of poses (attempts, n, 3) and wheel turns (attempts, n): rises through zero when a step ends.
 Rising: TypeAlias = Callable[[Floats, Floats], Floats]
@@ -63,6 +63,19 @@ class Watched:
     mark: str = ""
 
 
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Usual:
+    """What a new step names until somebody chooses: of the place, and of the manoeuvre's end.
+
+    end : the vehicle's own point that the gap at the end is told from; gap_to : and what to
+    """
+
+    landmark: str
+    thing: str
+    end: str
+    gap_to: str
+
+
 class Event:
     """What ends a step; subclasses are frozen dataclasses, one module each.
 
@@ -77,6 +90,11 @@ class Event:
     of_heading: ClassVar[bool] = False
     settles_next: ClassVar[bool] = False
     sets_the_wheel: ClassVar[bool] = False
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        """How one begins in a method that is being written, as a document."""
+        return {"kind": cls.kind}
 
     def figure(self) -> float | Unknown:
         """What of it is given or fitted, m or rad; 0 where there is none."""

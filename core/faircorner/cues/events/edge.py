@@ -1,17 +1,19 @@
 """So much room is left to an edge, from what meets it first."""
 
 from dataclasses import dataclass
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal, TypeAlias
 
 import numpy as np
 
-from faircorner.cues.events.base import EventInMetres, Moment, Rising, Waiting, Watched
-from faircorner.cues.fitted import MetresModel, built
+from faircorner.cues.events.base import EventInMetres, Moment, Rising, Usual, Waiting, Watched
+from faircorner.cues.fitted import USUAL_KERB, MetresModel, built
 from faircorner.cues.places import edge_gap, edge_line
 from faircorner.model import Model
 from faircorner.plane import Floats
 
-__all__ = ["AtEdge", "AtEdgeModel"]
+__all__ = ["AtEdge", "AtEdgeModel", "EdgeName"]
+
+EdgeName: TypeAlias = Literal["kerb", "far kerb"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -20,6 +22,10 @@ class AtEdge(EventInMetres):
 
     kind: ClassVar[str] = "edge"
     edge: str
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        return {"kind": cls.kind, "edge": "far kerb", "metres": USUAL_KERB.model_dump()}
 
     def rising(self, waiting: Waiting) -> Rising:
         line, vehicle = edge_line(waiting.ground, self.edge), waiting.vehicle
@@ -45,7 +51,7 @@ class AtEdgeModel(Model):
     """So many metres are left to an edge: from the tyres, or the body where it may not cross."""
 
     kind: Literal["edge"]
-    edge: Literal["kerb", "far kerb"]
+    edge: EdgeName
     metres: MetresModel
 
     def build(self) -> AtEdge:

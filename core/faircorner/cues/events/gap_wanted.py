@@ -1,12 +1,12 @@
 """The gap that the place asks for is left at the berth's end."""
 
 from dataclasses import dataclass
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 import numpy as np
 
 from faircorner.cues.events.abeam import Abeam
-from faircorner.cues.events.base import Event, Moment, Rising, Waiting
+from faircorner.cues.events.base import Event, Moment, Rising, Usual, Waiting
 from faircorner.cues.places import OwnPoint
 from faircorner.ground import Landmark
 from faircorner.model import Model
@@ -22,6 +22,10 @@ class GapWanted(Event):
     kind: ClassVar[str] = "gap wanted"
     own: str
     landmark: str
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        return {"kind": cls.kind, "own": usual.end, "landmark": usual.gap_to}
 
     def rising(self, waiting: Waiting) -> Rising:
         berth, vehicle = waiting.ground.berth, waiting.vehicle

@@ -2,11 +2,11 @@
 
 from dataclasses import dataclass, replace
 from math import radians
-from typing import ClassVar, Literal, Self
+from typing import Any, ClassVar, Literal, Self
 
-from faircorner.cues.events.base import Event, Rising, Waiting
+from faircorner.cues.events.base import Event, Rising, Usual, Waiting
 from faircorner.cues.events.settling import until_heading
-from faircorner.cues.fitted import AngleModel, Unknown
+from faircorner.cues.fitted import USUAL_ANGLE, AngleModel, Unknown
 from faircorner.model import Model
 
 __all__ = ["Heading", "HeadingModel"]
@@ -26,6 +26,10 @@ class Heading(Event):
 
     def with_figure(self, value: float) -> Self:
         return replace(self, angle=value)
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        return {"kind": cls.kind, "angle": USUAL_ANGLE.model_dump()}
 
     def rising(self, waiting: Waiting) -> Rising:
         # Nose away from the kerb is positive in a method, and negative on the site.

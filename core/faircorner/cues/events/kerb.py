@@ -1,12 +1,12 @@
 """A place on the vehicle is so far from the kerb."""
 
 from dataclasses import dataclass
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import EventInMetres, Moment, Rising, Waiting
-from faircorner.cues.fitted import MetresModel, built
+from faircorner.cues.events.base import EventInMetres, Moment, Rising, Usual, Waiting
+from faircorner.cues.fitted import USUAL_KERB, MetresModel, built
 from faircorner.cues.places import OwnPoint, own_point
 from faircorner.model import Model
 from faircorner.plane import Floats, to_site
@@ -20,6 +20,10 @@ class Kerb(EventInMetres):
 
     kind: ClassVar[str] = "kerb"
     own: str
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        return {"kind": cls.kind, "own": "rear wheel", "metres": USUAL_KERB.model_dump()}
 
     def rising(self, waiting: Waiting) -> Rising:
         own = own_point(waiting.vehicle, self.own)[None, :]

@@ -1,11 +1,11 @@
 """The driver sees a thing pass one of the vehicle's own marks."""
 
 from dataclasses import dataclass
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import Event, Rising, Waiting, Watched
+from faircorner.cues.events.base import Event, Rising, Usual, Waiting, Watched
 from faircorner.cues.places import aside, own_mark
 from faircorner.errors import InputError
 from faircorner.model import Model, Name
@@ -21,6 +21,10 @@ class Seen(Event):
     kind: ClassVar[str] = "seen"
     thing: str
     mark: str
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        return {"kind": cls.kind, "mark": "B-pillar", "thing": usual.thing}
 
     def rising(self, waiting: Waiting) -> Rising:
         """Of a thing with several corners it is the first that passes.

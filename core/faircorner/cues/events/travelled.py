@@ -1,9 +1,9 @@
 """So many metres are rolled."""
 
 from dataclasses import dataclass
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
-from faircorner.cues.events.base import EventInMetres, Waiting
+from faircorner.cues.events.base import EventInMetres, Usual, Waiting
 from faircorner.model import Model
 from faircorner.plane import Floats
 
@@ -15,6 +15,10 @@ class Travelled(EventInMetres):
     """metres : rolled since the step began"""
 
     kind: ClassVar[str] = "travelled"
+
+    @classmethod
+    def begun(cls, usual: Usual) -> dict[str, Any]:
+        return {"kind": cls.kind, "metres": 1.0}
 
     def known(self, waiting: Waiting) -> Floats:
         return waiting.wanted

@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { leastSizesQuery, NO_OPTIONS, planQuery } from "../../api/queries";
-import { bodyOf, type Call, type GroundBody, type Metres, type Plan } from "../../api/types";
+import type { Call, Metres, Plan } from "../../api/types";
 import { berthWords } from "../../drawing/berth";
 import { MethodPicture } from "../../shell/MethodPicture";
 import { Waiting } from "../../shell/states";
@@ -74,7 +74,7 @@ const Column = ({ name, method, methods, choose }: ColumnProps) => (
 const Figures = ({ method }: { method: MethodChoice }) => {
   const units = useUnits();
   const plan = useQuery(planQuery(method.docket, NO_OPTIONS)).data;
-  const tightens = hasLeast(bodyOf<GroundBody>(method.docket.ground));
+  const tightens = hasLeast(method.docket.ground.body);
   const least = useLongWork(leastSizesQuery(method.docket), tightens);
   if (!plan) return <Waiting />;
   const sizes = least.found?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [];
@@ -114,7 +114,7 @@ const figuresOf = (
   method: MethodChoice,
   units: Units,
 ): (readonly [string, string])[] => {
-  const { goal, obstacles } = bodyOf<GroundBody>(method.docket.ground);
+  const { goal, obstacles } = method.docket.ground.body;
   // Turning round in a road it is the kerbs that there has to be room to.
   const turning = goal.kind === "turnabout" ? ["kerb", "far kerb"] : [];
   const passed = [...obstacles.map((o) => o.name), ...turning];

@@ -2,18 +2,20 @@
 import Button from "@mui/material/Button";
 import type { FitShare } from "../../api/types";
 import { NumberField } from "../../shell/NumberField";
+import { useVocabulary } from "../../shell/useVocabulary";
 import { Fitted, type StepProps } from "./editing";
-import { fittedAmount, isFitted, type Step } from "./methodSteps";
+import { isFitted, named, type Step } from "./methodSteps";
 
 /** A share of the lock, a set number of turns, or left to the fit. */
 export const Amount = ({ body, step, change }: StepProps) => {
   const { wheel } = step;
+  const { fitted } = useVocabulary();
   const set = (part: Partial<Step["wheel"]>) => change({ wheel: { ...wheel, ...part } });
   const inTurns = typeof wheel.turns === "number";
   return (
     <Fitted
       fitted={isFitted(wheel.of_lock) && !inTurns}
-      fit={() => set({ of_lock: fittedAmount(body), turns: null })}
+      fit={() => set({ of_lock: named(body, fitted.share), turns: null })}
       fix={() => set({ of_lock: (wheel.of_lock as FitShare).prefer })}
       what="Amount"
     >

@@ -5,14 +5,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { ApiError } from "../../api/client";
 import { planQuery } from "../../api/queries";
-import {
-  bodyOf,
-  type Docket,
-  type GroundBody,
-  type MethodBody,
-  type Plan,
-  type VehicleBody,
-} from "../../api/types";
+import type { Docket, GroundBody, Plan } from "../../api/types";
 import { berthWords } from "../../drawing/berth";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
@@ -62,7 +55,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const teaches = useRole() !== "learner";
   const cue = useCueOptions(docket);
   const options = useDeferredValue(cue.options);
-  const draft = useRevise<MethodBody>(docket.method);
+  const draft = useRevise(docket.method);
   const [editing, setEditing] = useState(draft.changed);
   const plan = useQuery({
     ...planQuery(docket, options, draft.changed ? draft.body : undefined),
@@ -80,8 +73,8 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const shown = useLast(plan.data);
   if (plan.isPending && !shown) return <Waiting what="Working out the cues" />;
   if (!shown) return <Failure error={plan.error} retry={() => void plan.refetch()} />;
-  const vehicle = bodyOf<VehicleBody>(docket.vehicle);
-  const ground = bodyOf<GroundBody>(docket.ground);
+  const vehicle = docket.vehicle.body;
+  const ground = docket.ground.body;
   const method = draft.body;
   const call = shown.calls[active - 1] ?? shown.calls[0];
   const told = call && at(shown.path, call.told_s_m);

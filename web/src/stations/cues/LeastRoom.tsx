@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { leastSizesQuery } from "../../api/queries";
-import type { Docket, GroundBody, LeastSize, MethodBody, VehicleBody } from "../../api/types";
+import type { Docket, LeastSize, MethodBody, VehicleBody } from "../../api/types";
 import { Asked } from "../../shell/Asked";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -53,14 +53,7 @@ const Size = ({ size, vehicle, method }: { size: LeastSize } & Omit<Props, "dock
         </Box>
       </Box>
       <Box sx={{ height: 150, mt: 0.5 }}>
-        <PlanSlab
-          bare
-          plan={plan}
-          vehicle={vehicle}
-          ground={ground as unknown as GroundBody}
-          method={method}
-          met
-        />
+        <PlanSlab bare plan={plan} vehicle={vehicle} ground={ground} method={method} met />
       </Box>
       <Box sx={{ fontSize: 14 }}>
         {size.metres === null ? "Even then" : `${length(0.1, units)} less`}: {whyNot(plan, units)}.

@@ -7,7 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { api, dataOf } from "../../api/client";
+import { ask } from "../../api/client";
 import type { MethodBody, Revision } from "../../api/types";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { useChangeDocket } from "../../shell/useDocket";
@@ -125,7 +125,7 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
         ))}
       </Box>
       <SaveCopy body={body} />
-      <ReviseBar revision={revision} draft={draft as never} what="method" />
+      <ReviseBar revision={revision} draft={draft} what="method" />
     </Paper>
   );
 };
@@ -136,12 +136,10 @@ const SaveCopy = ({ body }: { body: MethodBody }) => {
   const change = useChangeDocket();
   const [name, setName] = useState("");
   const copy = useMutation({
-    mutationFn: async () =>
-      dataOf(
-        await api.POST("/api/documents", {
-          body: { kind: "method", body: { ...body, name: name.trim() } as never },
-        }),
-      ),
+    mutationFn: () =>
+      ask.post("/api/documents", {
+        body: { kind: "method", body: { ...body, name: name.trim() } },
+      }),
     onSuccess: async (made) => {
       setName("");
       await client.invalidateQueries({ queryKey: ["documents"] });

@@ -71,7 +71,7 @@ const PlanDrawing = (props: Props) => {
         <path
           // biome-ignore lint/suspicious/noArrayIndexKey: parts of one outline have no other name
           key={i}
-          d={frame.path(part as unknown as Point[], true)}
+          d={frame.path(part, true)}
           fill={ink.marigold}
           opacity={0.22}
         />

@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "react-router";
-import { api, dataOf } from "../../api/client";
+import { ask } from "../../api/client";
 import { planBody } from "../../api/queries";
 import type { Docket, Plan } from "../../api/types";
 import { download } from "../../shell/download";
@@ -28,12 +28,10 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
   const teaches = useRole() !== "learner";
   const toDrive = () => navigate({ pathname: "/drive", search });
   const keep = useMutation({
-    mutationFn: async () =>
-      dataOf(
-        await api.POST("/api/sheets", {
-          body: { ...planBody(docket, cue.options), learner: docket.learner.id },
-        }),
-      ),
+    mutationFn: () =>
+      ask.post("/api/sheets", {
+        body: { ...planBody(docket, cue.options), learner: docket.learner.id },
+      }),
     onSuccess: async () => {
       cue.reset();
       await client.invalidateQueries({ queryKey: ["docket"] });

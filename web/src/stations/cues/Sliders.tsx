@@ -1,10 +1,10 @@
 /** The figures that are tried most; moving one plans again while it moves. */
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
-import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
-import { goalOf } from "../../drawing/berth";
+import type { FitAngle, FitShare, GoalKind, MethodBody, Plan, PlanOptions } from "../../api/types";
 import { degrees, length, percent } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
+import { useGoalOf } from "../../shell/useVocabulary";
 import { ink } from "../../theme";
 
 interface Props {
@@ -16,7 +16,10 @@ interface Props {
 
 export const Sliders = ({ plan, method, options, change }: Props) => {
   const units = useUnits();
-  const fit = method.steps.map((s) => s.until.angle).find(isFit<FitAngle>);
+  const goalOf = useGoalOf();
+  const fit = method.steps
+    .map((s) => ("angle" in s.until ? s.until.angle : 0))
+    .find(isFit<FitAngle>);
   const shares = method.steps.map((s) => s.wheel.of_lock).filter(isFit<FitShare>);
   const amounts = [...new Map(shares.map((share) => [share.fit, share])).values()];
   const pinned = options.pinned ?? {};
@@ -60,7 +63,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
           name="Finish off the kerb"
           value={options.kerb_m ?? plan.set.kerb_m}
           said={(v) => length(v, units)}
-          range={finishRange(method)}
+          range={FINISH[goalOf(method)]}
           onChange={(kerb_m) => change({ kerb_m })}
         />
       )}
@@ -86,14 +89,13 @@ const startRange = (method: MethodBody, now: number): readonly [number, number, 
 };
 
 /** Off a kerb that was parked along, or only driven beside. */
-const finishRange = (method: MethodBody): readonly [number, number, number] =>
-  ({
-    turnabout: [0.3, 2.5, 0.1] as const,
-    corner: [0.2, 1.5, 0.05] as const,
-    stretch: [0.1, 1, 0.05] as const,
-    kerbside: [0.1, 0.6, 0.05] as const,
-    bay: [0.1, 0.6, 0.05] as const,
-  })[goalOf(method)];
+const FINISH: Record<GoalKind, readonly [number, number, number]> = {
+  turnabout: [0.3, 2.5, 0.1],
+  corner: [0.2, 1.5, 0.05],
+  stretch: [0.1, 1, 0.05],
+  kerbside: [0.1, 0.6, 0.05],
+  bay: [0.1, 0.6, 0.05],
+};
 
 const amountName = (fit: string): string =>
   ({ amount_in: "Wheel in", amount_out: "Wheel out" })[fit] ?? "Wheel";

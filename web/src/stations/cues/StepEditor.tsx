@@ -9,7 +9,7 @@ import type { MethodBody } from "../../api/types";
 import { useVocabulary } from "../../shell/useVocabulary";
 import { Amount } from "./Amount";
 import { Choice, type StepProps } from "./editing";
-import { changeStep, newUntil, type Step, UNTILS } from "./methodSteps";
+import { changeStep, eventsOf, newUntil, type Step, UNTILS } from "./methodSteps";
 import { UntilFigures } from "./UntilFigures";
 
 interface Props {
@@ -55,7 +55,9 @@ export const StepEditor = ({ body, index, edit }: Props) => {
       <Choice
         label="Until"
         value={step.until.kind}
-        choices={Object.fromEntries(vocabulary.events.map((kind) => [kind, UNTILS[kind] ?? kind]))}
+        choices={Object.fromEntries(
+          eventsOf(vocabulary, body).map(({ kind }) => [kind, UNTILS[kind]]),
+        )}
         choose={(kind) => change({ until: newUntil(vocabulary, body, kind) })}
       />
       <UntilFigures body={body} step={step} change={change} />
@@ -81,7 +83,7 @@ const Say = ({ say, change }: { say: string; change: (say: string) => void }) =>
 };
 
 interface LooksProps extends Pick<StepProps, "step" | "change"> {
-  looks: readonly string[];
+  looks: Step["looks"];
 }
 
 const Looks = ({ looks, step, change }: LooksProps) => (

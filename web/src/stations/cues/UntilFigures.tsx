@@ -1,31 +1,23 @@
 /** What a step waits for, in figures and names. */
 import Box from "@mui/material/Box";
-import {
-  bodyOf,
-  type FitAngle,
-  type FitMetres,
-  type GroundBody,
-  type VehicleBody,
-} from "../../api/types";
+import type { AnyOf, FitAngle, FitMetres } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
 import { useDocket } from "../../shell/useDocket";
-import { useVocabulary } from "../../shell/useVocabulary";
+import { useGoalOf, useVocabulary } from "../../shell/useVocabulary";
 import { Choice, Fitted, type StepProps, same } from "./editing";
-import { fittedAngle, fittedMetres, isFitted, placeOf, type Step } from "./methodSteps";
-
-/** What else can be seen here: cones and poles that were put down. */
-const STANDING = ["cone", "pole"];
+import { isFitted, named, newUntil, type Until } from "./methodSteps";
 
 export const UntilFigures = ({ body, step, change }: StepProps) => {
-  const { until } = step;
+  const until: AnyOf<Until> = step.until;
   const vocabulary = useVocabulary();
   const docket = useDocket();
-  const place = placeOf(vocabulary, body);
-  const put = bodyOf<GroundBody>(docket.ground).obstacles.filter((o) => STANDING.includes(o.kind));
-  const things = [...place.things, ...put.map((o) => o.name)];
-  const marks = bodyOf<VehicleBody>(docket.vehicle).features.map((f) => f.name);
-  const set = (part: Partial<Step["until"]>) => change({ until: { ...until, ...part } });
+  const place = vocabulary.places[useGoalOf()(body)];
+  const put = docket.ground.body.obstacles.filter((o) => vocabulary.seen.includes(o.kind));
+  const things = [...(place?.things ?? []), ...put.map((o) => o.name)];
+  const marks = docket.vehicle.body.features.map((f) => f.name);
+  const set = (part: AnyOf<Until>) => change({ until: { ...step.until, ...part } as Until });
+  const usual: AnyOf<Until> = newUntil(vocabulary, body, step.until.kind);
   return (
     <>
       {until.own !== undefined && (
@@ -34,14 +26,14 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
             label="Own point"
             value={until.own}
             choices={same(vocabulary.own_points)}
-            choose={(own) => set({ own })}
+            choose={(own) => set({ own: own as typeof until.own })}
           />
           {until.landmark !== undefined && (
             <Choice
               label="Landmark"
               value={until.landmark}
-              choices={same([...new Set([...place.landmarks, until.landmark])])}
-              choose={(landmark) => set({ landmark })}
+              choices={same([...new Set([...(place?.landmarks ?? []), until.landmark])])}
+              choose={(landmark) => set({ landmark: landmark as typeof until.landmark })}
             />
           )}
         </Box>
@@ -66,15 +58,15 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
         <Choice
           label="Edge"
           value={until.edge}
-          choices={same(["kerb", "far kerb"])}
-          choose={(edge) => set({ edge })}
+          choices={same(vocabulary.edges)}
+          choose={(edge) => set({ edge: edge as typeof until.edge })}
         />
       )}
       {until.kind === "heading" && (
         <Fitted
           what="Angle"
           fitted={isFitted(until.angle)}
-          fit={() => set({ angle: fittedAngle(body) })}
+          fit={() => set({ angle: usual.angle })}
           fix={() => set({ angle: (until.angle as FitAngle).prefer_deg })}
         >
           <NumberField
@@ -88,7 +80,11 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
         <Fitted
           what="Place"
           fitted={isFitted(until.metres)}
-          fit={() => set({ metres: fittedMetres(body, until.kind) })}
+          fit={() =>
+            set({
+              metres: isFitted(usual.metres) ? usual.metres : named(body, vocabulary.fitted.metres),
+            })
+          }
           fix={() => set({ metres: (until.metres as FitMetres).prefer_m })}
         >
           <LengthField

@@ -1,16 +1,11 @@
 /** A method's steps as an editor sees them: what a step may wait for, and changes to the list. */
-import type { FitAngle, FitMetres, FitShare, MethodBody, Vocabulary } from "../../api/types";
-import { goalOf } from "../../drawing/berth";
+import type { MethodBody, Vocabulary } from "../../api/types";
 
 export type Step = MethodBody["steps"][number];
 export type Until = Step["until"];
 
-/** What can be named at the kind of place where a method ends. */
-export const placeOf = (vocabulary: Vocabulary, body: MethodBody) =>
-  vocabulary.places[goalOf(body)] ?? { landmarks: [], things: [], gap_to: "mark" };
-
 /** What a step may wait for, in the instructor's words. */
-export const UNTILS: Record<string, string> = {
+export const UNTILS: Record<Until["kind"], string> = {
   parallel: "parallel to the kerb",
   heading: "at an angle to the kerb",
   abeam: "own point against a landmark",
@@ -22,11 +17,6 @@ export const UNTILS: Record<string, string> = {
   "wheel set": "the wheels are set",
 };
 
-const METRES: Omit<FitMetres, "fit"> = { low_m: -2, high_m: 2.5, prefer_m: 0.3 };
-const FROM_KERB: Omit<FitMetres, "fit"> = { low_m: 0.3, high_m: 2.4, prefer_m: 1 };
-const ANGLE: Omit<FitAngle, "fit"> = { low_deg: 15, high_deg: 55, prefer_deg: 32 };
-const SHARE: Omit<FitShare, "fit"> = { low: 0.4, high: 1, prefer: 0.7 };
-
 export const isFitted = (figure: unknown): boolean => typeof figure === "object" && figure !== null;
 
 /** A name for a fitted figure that no other figure of the method has. */
@@ -37,39 +27,25 @@ const freshName = (body: MethodBody, what: string): string => {
   return `${what}_${number}`;
 };
 
-export const fittedAmount = (body: MethodBody): FitShare => ({
-  fit: freshName(body, "amount"),
-  ...SHARE,
-});
-export const fittedAngle = (body: MethodBody): FitAngle => ({
-  fit: freshName(body, "angle"),
-  ...ANGLE,
-});
-export const fittedMetres = (body: MethodBody, kind: string): FitMetres => ({
-  fit: freshName(body, "place"),
-  ...(kind === "kerb" ? FROM_KERB : METRES),
+/** A figure left to the fit, under a name of its own. */
+export const named = <Fit extends { fit: string }>(body: MethodBody, figure: Fit): Fit => ({
+  ...figure,
+  fit: freshName(body, figure.fit),
 });
 
-/** A new event of a kind, with everything it needs left to the fit or at its usual figure. */
+/** How events begin where a method ends. */
+export const eventsOf = (vocabulary: Vocabulary, { manoeuvre }: MethodBody): Until[] =>
+  vocabulary.manoeuvres[manoeuvre]?.events ?? [];
+
+/** A new event of a kind, with everything it needs at its usual figure or left to the fit. */
 export const newUntil = (vocabulary: Vocabulary, body: MethodBody, kind: string): Until => {
-  const place = placeOf(vocabulary, body);
-  if (kind === "heading") return { kind, angle: fittedAngle(body) };
-  if (kind === "abeam")
-    return {
-      kind,
-      own: "rear bumper",
-      landmark: place.landmarks[0] ?? "",
-      metres: fittedMetres(body, kind),
-    };
-  if (kind === "kerb") return { kind, own: "rear wheel", metres: fittedMetres(body, kind) };
-  if (kind === "edge") return { kind, edge: "far kerb", metres: fittedMetres(body, "kerb") };
-  if (kind === "gap wanted") {
-    const own = body.manoeuvre === "bay reverse" ? "rear bumper" : "front bumper";
-    return { kind, own, landmark: place.gap_to };
-  }
-  if (kind === "travelled") return { kind, metres: 1 };
-  if (kind === "seen") return { kind, mark: "B-pillar", thing: place.things[0] ?? "cone 1" };
-  return { kind };
+  const begun = eventsOf(vocabulary, body).find((event) => event.kind === kind);
+  if (!begun) throw new Error(`newUntil: no event ${kind} ends here`);
+  if ("angle" in begun && typeof begun.angle === "object")
+    return { ...begun, angle: named(body, begun.angle) };
+  if ("metres" in begun && typeof begun.metres === "object" && begun.kind !== "travelled")
+    return { ...begun, metres: named(body, begun.metres) };
+  return begun;
 };
 
 export const changeStep = (body: MethodBody, index: number, part: Partial<Step>): MethodBody => ({
@@ -82,7 +58,7 @@ export const addStep = (body: MethodBody, after: number): MethodBody => {
     name: freshName(body, "step"),
     say: "Straight on",
     gear: body.steps[after]?.gear ?? "reverse",
-    wheel: { way: "straight", of_lock: 1 },
+    wheel: { way: "straight", of_lock: 1, turns: null },
     until: { kind: "travelled", metres: 0.5 },
     looks: [],
     standing: false,

@@ -22,7 +22,7 @@ export const boundsOf = (plan: Plan, vehicle: VehicleBody, ground: GroundBody): 
   }
 };
 
-const driven = (plan: Plan): Point[] => plan.swept_m.flat() as unknown as Point[];
+const driven = (plan: Plan): Point[] => plan.swept_m.flat();
 
 const around = (points: readonly Point[], least: Partial<Bounds> = {}): Bounds => {
   const xs = points.map(([x]) => x);

@@ -53,7 +53,7 @@ const LANDMARKS: Record<string, string> = {
 };
 
 /** What the call can be told by besides the eye, one short line. */
-export const callDetail = (call: Call, plan: Plan, units: Units): string => {
+export const callDetail = (call: Call, plan: Pick<Plan, "calls">, units: Units): string => {
   const { kind, own, landmark, edge, thing, metres } = call.until;
   if (thing !== null) return `when the ${thing} passes the ${own}`;
   const point = OWN[own ?? ""] ?? own;
@@ -73,7 +73,7 @@ export const callDetail = (call: Call, plan: Plan, units: Units): string => {
 };
 
 /** The angle once the wheel has settled: that of the path where the next call comes. */
-const angleOfRun = (plan: Plan, call: Call): number => {
+const angleOfRun = (plan: Pick<Plan, "calls">, call: Call): number => {
   const next = plan.calls[call.number];
   return next?.angle_deg ?? call.angle_deg;
 };
@@ -89,7 +89,7 @@ export const lookReason = (look: Look, units: Units): string =>
   })[look.why];
 
 /** Why a plan cannot be driven, its lengths in the school's units. */
-export const whyNot = (plan: Plan, units: Units): string =>
+export const whyNot = (plan: Pick<Plan, "reason">, units: Units): string =>
   plan.reason.text.replace(/\{(\d)\}/g, (_, index) =>
     length(plan.reason.lengths_m[Number(index)], units),
   );

@@ -4,7 +4,7 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation, useNavigate } from "react-router";
 import { sheetQuery } from "../../api/queries";
-import { bodyOf, type GroundBody, type MethodBody, type Sheet } from "../../api/types";
+import type { Sheet } from "../../api/types";
 import { berthWords } from "../../drawing/berth";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
@@ -39,7 +39,7 @@ const DriveStation = () => {
 const Noting = ({ sheet }: { sheet: Sheet }) => {
   const navigate = useNavigate();
   const { search } = useLocation();
-  const method = bodyOf<MethodBody>(sheet.method);
+  const method = sheet.method.body;
   const noting = useAttemptDraft(sheet, () => navigate({ pathname: "/tape", search }));
   useDriveKeys(sheet, noting);
   return (
@@ -55,7 +55,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
           <StepCard key={step.name} index={i} say={step.say} sheet={sheet} noting={noting} />
         ))}
       </Box>
-      <Counters noting={noting} words={berthWords(bodyOf<GroundBody>(sheet.ground).goal, method)} />
+      <Counters noting={noting} words={berthWords(sheet.ground.body.goal, method)} />
     </Box>
   );
 };

@@ -1,7 +1,7 @@
 /** The attempt being noted: kept on this machine until the server has it, sent once. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, dataOf } from "../../api/client";
+import { ask } from "../../api/client";
 import type { Notes, Sheet } from "../../api/types";
 import { useStored } from "../../shell/useStored";
 
@@ -82,17 +82,15 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void)
     setFresh(blank(sheet));
   };
   const keep = useMutation({
-    mutationFn: async () =>
-      dataOf(
-        await api.POST("/api/attempts", {
-          body: {
-            id: draft.id,
-            sheet: sheet.id,
-            started: draft.started ?? new Date().toISOString(),
-            notes: notesOf(draft),
-          },
-        }),
-      ),
+    mutationFn: () =>
+      ask.post("/api/attempts", {
+        body: {
+          id: draft.id,
+          sheet: sheet.id,
+          started: draft.started ?? new Date().toISOString(),
+          notes: notesOf(draft),
+        },
+      }),
     onSuccess: async (attempt) => {
       again();
       await client.invalidateQueries({ queryKey: ["attempts"] });

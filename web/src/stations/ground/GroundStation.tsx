@@ -9,7 +9,7 @@ import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, dataOf } from "../../api/client";
+import { ask } from "../../api/client";
 import type { GroundBody, GroundState, Metres, Revision, Thing } from "../../api/types";
 import { Columns } from "../../shell/Columns";
 import { LengthField } from "../../shell/LengthField";
@@ -42,21 +42,16 @@ const GroundStation = () => {
   return <Place key={docket.ground.id} revision={docket.ground} />;
 };
 
-type Body = Record<string, never>;
-type Change = (body: Body) => Promise<GroundState>;
-
-const asBody = (ground: GroundBody) => ground as unknown as Body;
+type Change = (body: GroundBody) => Promise<GroundState>;
 
 /** The measures of a draft, and the changes that the core makes to it. */
-const useGround = (revision: Revision) => {
+const useGround = (revision: Revision<"ground">) => {
   const client = useQueryClient();
-  const draft = useRevise<GroundBody>(revision);
+  const draft = useRevise(revision);
   const measured = useQuery({
     queryKey: ["ground", draft.body],
-    queryFn: async ({ signal }) =>
-      dataOf(
-        await api.POST("/api/grounds/measure", { body: { body: asBody(draft.body) }, signal }),
-      ),
+    queryFn: ({ signal }) =>
+      ask.post("/api/grounds/measure", { body: { body: draft.body }, signal }),
     placeholderData: keepPreviousData,
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -65,10 +60,10 @@ const useGround = (revision: Revision) => {
     scope: draft.scope,
     mutationFn: async (make: Change) => {
       const sent = draft.latest();
-      return { sent, state: await make(asBody(sent)) };
+      return { sent, state: await make(sent) };
     },
     onSuccess: ({ sent, state }: { sent: GroundBody; state: GroundState }) => {
-      const body = state.body as unknown as GroundBody;
+      const { body } = state;
       const { edging, check } = draft.latest();
       // What was switched or noted while the answer came is kept: the core changes neither.
       if (edging !== sent.edging || check !== sent.check)
@@ -83,37 +78,22 @@ const useGround = (revision: Revision) => {
     measured,
     error: change.error,
     adjust: (measure: string, metres: Metres) =>
-      change.mutate(async (body) =>
-        dataOf(await api.POST("/api/grounds/adjust", { body: { body, measure, metres } })),
-      ),
+      change.mutate((body) => ask.post("/api/grounds/adjust", { body: { body, measure, metres } })),
     behind: (gap_m: Metres | null) =>
-      change.mutate(async (body) =>
-        dataOf(await api.POST("/api/grounds/behind", { body: { body, gap_m } })),
-      ),
+      change.mutate((body) => ask.post("/api/grounds/behind", { body: { body, gap_m } })),
     bay: (part: BayChange) =>
-      change.mutate(async (body) =>
-        dataOf(await api.POST("/api/grounds/bay", { body: { body, ...part } })),
-      ),
+      change.mutate((body) => ask.post("/api/grounds/bay", { body: { body, ...part } })),
     overhang: (overhang: boolean) =>
-      change.mutate(async (body) =>
-        dataOf(await api.POST("/api/grounds/road", { body: { body, overhang } })),
-      ),
+      change.mutate((body) => ask.post("/api/grounds/road", { body: { body, overhang } })),
     put: (thing: Thing) =>
-      change.mutateAsync(async (body) =>
-        dataOf(await api.POST("/api/grounds/thing", { body: { body, ...thing } })),
-      ),
+      change.mutateAsync((body) => ask.post("/api/grounds/thing", { body: { body, ...thing } })),
     take: (name: string) =>
-      change.mutate(async (body) =>
-        dataOf(await api.POST("/api/grounds/without", { body: { body, name } })),
-      ),
-    turn: () =>
-      change.mutate(async (body) =>
-        dataOf(await api.POST("/api/grounds/side", { body: { body } })),
-      ),
+      change.mutate((body) => ask.post("/api/grounds/without", { body: { body, name } })),
+    turn: () => change.mutate((body) => ask.post("/api/grounds/side", { body: { body } })),
   };
 };
 
-const Place = ({ revision }: { revision: Revision }) => {
+const Place = ({ revision }: { revision: Revision<"ground"> }) => {
   const { draft, measured, error, adjust, behind, bay, overhang, put, take, turn } =
     useGround(revision);
   const readOnly = useRole() === "learner";
@@ -230,7 +210,7 @@ const Place = ({ revision }: { revision: Revision }) => {
               {ENDED[goal.kind]}
             </Typography>
           )}
-          <ReviseBar revision={revision} draft={draft as never} what="ground" />
+          <ReviseBar revision={revision} draft={draft} what="ground" />
         </Paper>
         {!readOnly && (
           <ThingsPanel ground={ground} things={measured.data.things} onThing={put} take={take} />

@@ -6,7 +6,7 @@ import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, dataOf } from "../../api/client";
+import { ask } from "../../api/client";
 import { useChangeDocket, useSchool } from "../../shell/useDocket";
 
 const KINDS = {
@@ -26,12 +26,10 @@ export const NewPlace = () => {
   const make = useMutation({
     mutationFn: async (kind: Kind) => {
       const side = keeps === "right" ? ("right" as const) : ("left" as const);
-      const laid = dataOf(
-        await api.POST("/api/grounds/new", { body: { name: name.trim(), kind, side } }),
-      );
-      return dataOf(
-        await api.POST("/api/documents", { body: { kind: "ground", body: laid.body as never } }),
-      );
+      const laid = await ask.post("/api/grounds/new", { body: { name: name.trim(), kind, side } });
+      return await ask.post("/api/documents", {
+        body: { kind: "ground", body: laid.body },
+      });
     },
     onSuccess: async (made) => {
       setName("");

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { Point3, SeatBody } from "../../api/types";
+import type { EyeBody, SeatBody } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 
 interface Props {
@@ -13,7 +13,7 @@ interface Props {
 }
 
 export const EyePanel = ({ seat, wheelbase, edit, readOnly }: Props) => {
-  const row = (name: string, eye: Point3, change: (eye: Point3) => void) => (
+  const row = (name: string, eye: EyeBody, change: (eye: EyeBody) => void) => (
     <Box>
       <Typography variant="h3" sx={{ mb: 1 }}>
         {name}

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import type { Revision, SeatBody, VehicleBody } from "../../api/types";
+import type { Revision } from "../../api/types";
 import { Columns } from "../../shell/Columns";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { useDocket, useRole } from "../../shell/useDocket";
@@ -23,13 +23,13 @@ const SeatStation = () => {
 };
 
 interface Props {
-  vehicleRevision: Revision;
-  seatRevision: Revision;
+  vehicleRevision: Revision<"vehicle">;
+  seatRevision: Revision<"seat">;
 }
 
 const Seat = ({ vehicleRevision, seatRevision }: Props) => {
-  const vehicle = useRevise<VehicleBody>(vehicleRevision);
-  const seat = useRevise<SeatBody>(seatRevision);
+  const vehicle = useRevise(vehicleRevision);
+  const seat = useRevise(seatRevision);
   const readOnly = useRole() === "learner";
   return (
     <Columns side={340} least={620}>
@@ -42,7 +42,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <SteeringPanel vehicle={vehicle.body} edit={vehicle.edit} readOnly={readOnly} />
-          <ReviseBar revision={vehicleRevision} draft={vehicle as never} what="vehicle" />
+          <ReviseBar revision={vehicleRevision} draft={vehicle} what="vehicle" />
         </Paper>
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <EyePanel
@@ -51,7 +51,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
             edit={seat.edit}
             readOnly={readOnly}
           />
-          <ReviseBar revision={seatRevision} draft={seat as never} what="seat" />
+          <ReviseBar revision={seatRevision} draft={seat} what="seat" />
         </Paper>
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
           Tape with brakes set and the engine off. Cues hold for this vehicle and this seat alone:

@@ -6,8 +6,8 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "react-router";
-import { api, dataOf } from "../../api/client";
-import { bodyOf, type FinishSet, type MethodBody, type Sheet } from "../../api/types";
+import { ask } from "../../api/client";
+import type { FinishSet, Sheet } from "../../api/types";
 import { percent } from "../../shell/units";
 import { useRole, useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -26,14 +26,14 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
   const teaches = useRole() !== "learner";
   const advice = finishes.advice;
   const take = useMutation({
-    mutationFn: async () => dataOf(await api.POST("/api/sets/take", { body: { sheet: sheet.id } })),
+    mutationFn: () => ask.post("/api/sets/take", { body: { sheet: sheet.id } }),
     onSuccess: async () => {
       for (const key of ["docket", "sets"]) await client.invalidateQueries({ queryKey: [key] });
       navigate({ pathname: "/cues", search });
     },
   });
   if (!advice) return <Alert severity="info">Tape a second attempt to see bias and scatter.</Alert>;
-  const method = bodyOf<MethodBody>(sheet.method);
+  const method = sheet.method.body;
   const step = advice.call ? method.steps[advice.call]?.say : null;
   return (
     <Paper aria-label="Advice" role="region" sx={{ p: 2, display: "grid", gap: 1 }}>

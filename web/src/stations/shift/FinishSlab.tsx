@@ -1,15 +1,5 @@
 /** Every finish of the set on the same ground, to scale, with the plan and the mean. */
-import {
-  bodyOf,
-  type FinishSet,
-  type GroundBody,
-  type MethodBody,
-  type Metres,
-  type Point,
-  type Pose,
-  type Sheet,
-  type VehicleBody,
-} from "../../api/types";
+import type { FinishSet, Metres, Point, Pose, Sheet, VehicleBody } from "../../api/types";
 import { type Berth, berthOf } from "../../drawing/berth";
 import { placed, useFrame } from "../../drawing/frame";
 import { PlaceScene } from "../../drawing/PlaceScene";
@@ -61,9 +51,9 @@ const boundsOf = (berth: Berth, final: Pose, vehicle: VehicleBody, ahead: Metres
 };
 
 export const FinishSlab = ({ sheet, finishes }: Props) => {
-  const vehicle = bodyOf<VehicleBody>(sheet.vehicle);
-  const ground = bodyOf<GroundBody>(sheet.ground);
-  const method = bodyOf<MethodBody>(sheet.method);
+  const vehicle = sheet.vehicle.body;
+  const ground = sheet.ground.body;
+  const method = sheet.method.body;
   const { final } = sheet.plan;
   const bounds = boundsOf(berthOf(ground, method), final, vehicle, sheet.plan.finish.ahead_m);
   const low = bounds.bottom < bounds.top - 6 || berthOf(ground, method).away[1] < 0;

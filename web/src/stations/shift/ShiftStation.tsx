@@ -4,7 +4,6 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
 import { setsQuery, sheetQuery } from "../../api/queries";
-import { bodyOf, type GroundBody, type MethodBody } from "../../api/types";
 import { berthWords } from "../../drawing/berth";
 import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
@@ -34,10 +33,7 @@ const ShiftStation = () => {
       </Nothing>
     );
   if (!sheet.data || !current) return <Waiting what="Sorting the finishes" />;
-  const words = berthWords(
-    bodyOf<GroundBody>(sheet.data.ground).goal,
-    bodyOf<MethodBody>(sheet.data.method),
-  );
+  const words = berthWords(sheet.data.ground.body.goal, sheet.data.method.body);
   return (
     <Columns side={360} least={620}>
       <Box

@@ -2,7 +2,7 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
-import { api, dataOf } from "../../api/client";
+import { ask } from "../../api/client";
 import type { Attempt, Mend, Readings } from "../../api/types";
 import type { BerthWords } from "../../drawing/berth";
 import { Asked } from "../../shell/Asked";
@@ -15,13 +15,11 @@ export const useMend = (attempt: Attempt, readings: Readings | null, wanted: boo
   useQuery({
     queryKey: ["mend", attempt.id, readings],
     queryFn: async ({ signal }) =>
-      (dataOf(
-        await api.POST("/api/attempts/{attempt_id}/mend", {
-          params: { path: { attempt_id: attempt.id } },
-          body: readings as Readings,
-          signal,
-        }),
-      ) ?? null) as Mend | null,
+      ((await ask.post("/api/attempts/{attempt_id}/mend", {
+        params: { path: { attempt_id: attempt.id } },
+        body: readings as Readings,
+        signal,
+      })) ?? null) as Mend | null,
     enabled: wanted && readings !== null,
     retry: false,
     staleTime: Number.POSITIVE_INFINITY,

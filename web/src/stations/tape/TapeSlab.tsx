@@ -1,15 +1,5 @@
 /** The finish, to scale, with the readings typed on its dimension lines. */
-import {
-  bodyOf,
-  type GroundBody,
-  type Mend,
-  type MethodBody,
-  type Metres,
-  type Point,
-  type Pose,
-  type Sheet,
-  type VehicleBody,
-} from "../../api/types";
+import type { Mend, Metres, Point, Pose, Sheet, VehicleBody } from "../../api/types";
 import { type Berth, berthOf, berthWords, endsOf } from "../../drawing/berth";
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
@@ -32,9 +22,9 @@ interface Props {
 }
 
 export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, onRead }: Props) => {
-  const vehicle = bodyOf<VehicleBody>(sheet.vehicle);
-  const ground = bodyOf<GroundBody>(sheet.ground);
-  const method = bodyOf<MethodBody>(sheet.method);
+  const vehicle = sheet.vehicle.body;
+  const ground = sheet.ground.body;
+  const method = sheet.method.body;
   const away = ground.side === "left" ? -1 : 1;
   const berth = berthOf(ground, method);
   const words = berthWords(ground.goal, method);

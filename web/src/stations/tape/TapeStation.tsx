@@ -5,17 +5,9 @@ import Button from "@mui/material/Button";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
-import { ApiError, api, dataOf } from "../../api/client";
+import { ApiError, ask } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
-import {
-  type Attempt,
-  bodyOf,
-  type GroundBody,
-  type MethodBody,
-  type Readings,
-  type Sheet,
-  type Tape,
-} from "../../api/types";
+import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
 import { type BerthWords, berthWords } from "../../drawing/berth";
 import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
@@ -102,19 +94,17 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
     null,
   );
   const typed = draft ?? kept;
-  const words = berthWords(bodyOf<GroundBody>(sheet.ground).goal, bodyOf<MethodBody>(sheet.method));
+  const words = berthWords(sheet.ground.body.goal, sheet.method.body);
   const readings = complete(typed);
   const path = { attempt_id: attempt.id };
   const preview = useQuery({
     queryKey: ["tape", attempt.id, readings],
     queryFn: async ({ signal }) =>
-      dataOf(
-        await api.POST("/api/attempts/{attempt_id}/preview", {
-          params: { path },
-          body: readings as Readings,
-          signal,
-        }),
-      ) as Tape,
+      (await ask.post("/api/attempts/{attempt_id}/preview", {
+        params: { path },
+        body: readings as Readings,
+        signal,
+      })) as Tape,
     enabled: readings !== null && draft !== null && !readOnly,
     retry: false,
   });
@@ -123,26 +113,22 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
       await client.invalidateQueries({ queryKey: [key] });
   };
   const save = useMutation({
-    mutationFn: async () =>
-      dataOf(
-        await api.PUT("/api/attempts/{attempt_id}/readings", {
-          params: { path },
-          body: readings as Readings,
-        }),
-      ),
+    mutationFn: () =>
+      ask.put("/api/attempts/{attempt_id}/readings", {
+        params: { path },
+        body: readings as Readings,
+      }),
     onSuccess: async () => {
       await refresh();
       forget();
     },
   });
   const spoilt = useMutation({
-    mutationFn: async () =>
-      dataOf(
-        await api.PUT("/api/attempts/{attempt_id}/void", {
-          params: { path },
-          body: { void: !attempt.void },
-        }),
-      ),
+    mutationFn: () =>
+      ask.put("/api/attempts/{attempt_id}/void", {
+        params: { path },
+        body: { void: !attempt.void },
+      }),
     onSuccess: refresh,
   });
   const tape = draft ? preview.data : attempt.tape;

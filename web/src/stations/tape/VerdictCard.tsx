@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import { bodyOf, type Finding, type Revision, type StandardBody, type Tape } from "../../api/types";
+import type { Finding, Revision, Tape } from "../../api/types";
 import type { BerthWords } from "../../drawing/berth";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -59,14 +59,14 @@ export const limitText = (
 
 interface Props {
   tape: Tape;
-  standard: Revision;
+  standard: Revision<"standard">;
   words: BerthWords;
 }
 
 export const VerdictCard = ({ tape, standard, words }: Props) => {
   const units = useUnits();
   const { verdict } = tape;
-  const body = bodyOf<StandardBody>(standard);
+  const body = standard.body;
   const good = verdict.met;
   return (
     <Paper role="status" aria-label="Verdict" sx={{ p: 1.75 }}>
