@@ -1,9 +1,9 @@
 """Questions about a vehicle alone, without a docket: hills, trailers, corners, small angles."""
 
-from math import isnan
+from math import degrees, isnan
 from typing import Any
 
-from faircorner.cues import RADII, shuffle, wheel_round
+from faircorner.cues import RADII, drift, rejoin, shuffle, wheel_round
 from faircorner.documents.aids import hill_document, shuffle_document
 from faircorner.documents.driving import BackingRequest, backing_document
 from faircorner.documents.reading import read_document
@@ -15,8 +15,12 @@ from server.aids.schemas import (
     BackingOut,
     CornerWheelIn,
     CornerWheelOut,
+    DriftIn,
+    DriftOut,
     HillIn,
     HillOut,
+    RejoinIn,
+    RejoinOut,
     ShuffleIn,
     ShuffleOut,
 )
@@ -39,6 +43,23 @@ def shuffle_ways(request: Caller, body: ShuffleIn) -> object:
     return [shuffle_document(one) for one in found]
 
 
+@router.post("/drift", response=list[DriftOut], operation_id="drift_over")
+def drift_over(request: Caller, body: DriftIn) -> object:
+    """What small angles come to over a run."""
+    return [
+        {"angle_deg": round(degrees(angle), 6), "metres": round(metres, 4)}
+        for angle, metres in drift(body.run_m)
+    ]
+
+
+@router.post("/rejoin", response=RejoinOut, operation_id="rejoin_ways")
+def rejoin_ways(request: Caller, body: RejoinIn) -> object:
+    """From beside the kerb opposite back to one's own side of the road."""
+    ground = read_document("ground", _body(request, Kind.GROUND, body.ground)).build()
+    across, ways = rejoin(_vehicle(request, body.vehicle), ground.road_width)
+    return {"across_m": across, "ways": [shuffle_document(one) for one in ways]}
+
+
 @router.post("/corner-wheel", response=list[CornerWheelOut], operation_id="corner_wheel")
 def corner_wheel(request: Caller, body: CornerWheelIn) -> object:
     """How much wheel holds the distance round corners of several radii."""
@@ -53,23 +74,21 @@ def backing_drive(request: Caller, body: BackingIn) -> object:
     legs = [{**leg.model_dump(), "turns_per_metre": HANDS} for leg in body.legs]
     return backing_document(
         BackingRequest.read(
-            {"vehicle": _vehicle_body(request, body.vehicle), "bend_deg": body.bend_deg,
+            {"vehicle": _body(request, Kind.VEHICLE, body.vehicle), "bend_deg": body.bend_deg,
              "lane_m": body.lane_m,
              "legs": legs}
         )
     )  # fmt: skip
 
 
-def _vehicle_body(request: Caller, revision: int) -> dict[str, Any]:
-    found = Revision.objects.get(
-        pk=revision, document__school=request.school, document__kind=Kind.VEHICLE
-    )
+def _body(request: Caller, kind: Kind, revision: int) -> dict[str, Any]:
+    found = Revision.objects.get(pk=revision, document__school=request.school, document__kind=kind)
     body: dict[str, Any] = found.body
     return body
 
 
 def _vehicle(request: Caller, revision: int) -> Vehicle:
-    return read_document("vehicle", _vehicle_body(request, revision)).build()
+    return read_document("vehicle", _body(request, Kind.VEHICLE, revision)).build()
 
 
 @router.post("/hill", response=HillOut, operation_id="hill_roll")

@@ -26,6 +26,7 @@ class RollOut(Schema):
     tyre: Literal["front", "rear"] | None
     angle_deg: float
     turns: float
+    wheel_deg: float
     start: PoseOut
     final: PoseOut
     path_m: list[tuple[float, float]]
@@ -115,6 +116,26 @@ class ShuffleIn(Schema):
     way: Literal["toward", "away"]
 
 
+class DriftIn(Schema):
+    """How many metres are run beside a kerb."""
+
+    run_m: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
+
+
+class DriftOut(Schema):
+    """What a small angle comes to sideways."""
+
+    angle_deg: float
+    metres: float
+
+
+class RejoinIn(Schema):
+    """A vehicle beside the kerb opposite, and the road."""
+
+    vehicle: int
+    ground: int
+
+
 class ShuffleOut(Schema):
     """reach_m : how far the end that leads out swings the other way first."""
 
@@ -123,3 +144,10 @@ class ShuffleOut(Schema):
     straight_m: float
     metres: float
     reach_m: float
+
+
+class RejoinOut(Schema):
+    """Back to one's own side: so far across, and ways to go there."""
+
+    across_m: float
+    ways: list[ShuffleOut]

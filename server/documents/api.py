@@ -1,6 +1,11 @@
 from math import radians
 
-from faircorner.documents.ground import ground_document, suitability_document, thing_document
+from faircorner.documents.ground import (
+    ground_document,
+    sketch_document,
+    suitability_document,
+    thing_document,
+)
 from faircorner.documents.reading import read_document
 from faircorner.ground import (
     KINDS,
@@ -10,6 +15,7 @@ from faircorner.ground import (
     change_road,
     measures,
     put_down,
+    sketch,
     suitability,
     take_away,
     things,
@@ -58,6 +64,7 @@ def _ground(ground: Ground) -> dict[str, object]:
     return {
         "body": ground_document(ground),
         "measures": measures(ground),
+        "sketch": sketch_document(sketch(ground)),
         "things": [thing_document(thing) for thing in things(ground)],
         "suitability": suitability_document(suitability(ground)),
     }

@@ -244,10 +244,42 @@ class ThingOut(Schema):
     turned_deg: float
 
 
+class ViewOut(Schema):
+    """How much of a place should be seen, m on the site."""
+
+    left: float
+    right: float
+    bottom: float
+    top: float
+
+
+Place: TypeAlias = tuple[float, float]
+
+
+class MeasureLineOut(Schema):
+    """One measure where it is drawn. grip_m, pull : where it is taken hold of, and which way.
+
+    fine : whether it is told in the small unit
+    """
+
+    measure: str
+    at_m: Place
+    ends_m: tuple[Place, Place] | None
+    fine: bool
+    grip_m: Place | None
+    pull: Place | None
+
+
+class SketchOut(Schema):
+    view: ViewOut
+    lines: list[MeasureLineOut]
+
+
 class GroundOut(Schema):
     """A ground, what a tape would say of it in metres, and whether it is one to practise on."""
 
     body: GroundBody
     measures: dict[str, float]
+    sketch: SketchOut
     things: list[ThingOut]
     suitability: SuitabilityOut

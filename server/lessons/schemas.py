@@ -6,7 +6,14 @@ from faircorner.tape import MET, Result
 from ninja import Schema
 from pydantic import AwareDatetime, ConfigDict, Field, model_validator
 
-from server.planning.schemas import ClearanceOut, FinishOut, PathPoint, PoseOut, StepOut
+from server.planning.schemas import (
+    ClearanceOut,
+    DimensionOut,
+    FinishOut,
+    PathPoint,
+    PoseOut,
+    StepOut,
+)
 
 Timing = Literal["early", "on", "late"]
 LookDone = Literal["done", "late", "missed", "prompted"]
@@ -90,9 +97,13 @@ class VerdictOut(Schema):
 
 
 class TapeOut(Schema):
-    """Where the vehicle stands, and the verdict. along_known is false when x is only assumed."""
+    """Where the vehicle stands, and the verdict. along_known is false when x is only assumed.
+
+    dimensions : where the tape was held; empty in what was kept before they were told
+    """
 
     pose: PoseOut
+    dimensions: list[DimensionOut] = []
     along_known: bool
     sigma_across_m: float
     sigma_angle_deg: float

@@ -8,6 +8,8 @@ from uuid import UUID
 
 from django.db import transaction
 from faircorner.cues import Scene, mend
+from faircorner.cues.drawing import held
+from faircorner.documents.figures import dimension_document
 from faircorner.documents.finishes import finish_document
 from faircorner.documents.plans import mend_document
 from faircorner.documents.verdicts import verdict_document
@@ -104,7 +106,7 @@ def mend_result(
         forward=left("forward", notes["forward_movements"]),
         reverse=left("reverse", notes["reverse_movements"]),
     )
-    return mend_document(found)
+    return mend_document(found, scene.vehicle)
 
 
 def tape_result(
@@ -118,6 +120,9 @@ def tape_result(
     return {
         "pose": {"x_m": round(x, 4), "y_m": round(y, 4), "heading_deg": round(degrees(heading), 3)},
         "along_known": readings.get("ahead_m") is not None or readings.get("behind_m") is not None,
+        "dimensions": [
+            dimension_document(line) for line in held(replace(scene, standing=taped.pose))
+        ],
         "sigma_across_m": round(float(taped.sigma[1]), 4),
         "sigma_angle_deg": round(degrees(float(taped.sigma[2])), 3),
         "finish": finish_document(taped.finish),

@@ -12,6 +12,7 @@ from server.documents.schemas import (
     SeatRevision,
     StandardRevision,
     VehicleRevision,
+    ViewOut,
 )
 from server.work.schemas import WorkOut
 
@@ -59,6 +60,7 @@ class PoseOut(Schema):
 class PathPoint(PoseOut):
     s_m: float
     turns: float
+    wheel_deg: float
     leg: int
 
 
@@ -148,7 +150,16 @@ class LookOut(Schema):
     y_m: float
 
 
+class Tried(Schema):
+    """Between what figures they are usually tried."""
+
+    gap_m: tuple[float, float]
+    kerb_m: tuple[float, float]
+    turns_per_metre: tuple[float, float]
+
+
 class SetFigures(Schema):
+    tried: Tried
     gap_m: float
     turns_per_metre: float
     kerb_m: float | None
@@ -156,8 +167,9 @@ class SetFigures(Schema):
 
 
 class Assumed(Schema):
-    """Figures nobody measured; the screen says so."""
+    """Figures nobody measured; the screen says so. searched_m : how far windows were looked for."""
 
+    searched_m: float
     acuity_deg: float
     crawl_m_per_s: float
     reaction_scatter_s: float
@@ -182,6 +194,43 @@ class OverhangOut(Schema):
     counts: bool
 
 
+class DimensionOut(Schema):
+    """Where a figure is measured on the site; what: as in a finish, "start_gap" or "swing"."""
+
+    what: Literal["kerb_rear", "kerb_front", "ahead", "behind", "start_gap", "swing"]
+    from_m: tuple[float, float]
+    to_m: tuple[float, float]
+
+
+class SwingOut(Schema):
+    """How the outer front corner leaves its lane, and how far out it comes."""
+
+    reach: DimensionOut
+    track_m: list[tuple[float, float]]
+
+
+class DrawingOut(Schema):
+    """What a drawing shows beside the path; away is the way out beside the vehicle at the end."""
+
+    dimensions: list[DimensionOut]
+    away: tuple[float, float]
+    swing: SwingOut | None
+    nearest: list[str]
+    view: ViewOut
+
+
+class TotalsOut(Schema):
+    """A plan in a few figures. narrowest_call : the call that may move least, in all that much."""
+
+    movements: int
+    rolled_m: float
+    narrowest_call: int | None
+    narrowest_m: float | None
+    swings_out_m: float
+    nearest_m: float | None
+    along: Literal["ahead", "behind"]
+
+
 class PlanOut(Schema):
     format: str
     feasible: bool
@@ -193,6 +242,8 @@ class PlanOut(Schema):
     finish: FinishOut
     clearance: list[ClearanceOut]
     overhang: OverhangOut
+    totals: TotalsOut
+    drawing: DrawingOut
     spare_m: float | None
     figures: dict[str, float]
     set: SetFigures

@@ -103,7 +103,7 @@ def compute_plan(
     found: dict[str, Any] | None = cache.get(key)
     if found is None:
         scene = scene_of(revisions, options, method_body)
-        found = plan_document(make_plan(scene), scene.method)
+        found = plan_document(make_plan(scene), scene)
         cache.set(key, found, timeout=None)
     return found
 
@@ -120,7 +120,7 @@ def compute_least_sizes(
 ) -> list[dict[str, Any]]:
     """How tight a place the method can use, and what is met in a tighter one. Long likewise."""
     scene = scene_of(revisions, options)
-    return [least_size_document(size, scene.method) for size in make_least_sizes(scene, heard)]
+    return [least_size_document(size, scene) for size in make_least_sizes(scene, heard)]
 
 
 def ask_for(
@@ -154,7 +154,7 @@ def compute_play(
     """The plan driven with one call early or late."""
     scene = scene_of(revisions, options)
     values = _figures(revisions, options, scene)
-    return played_document(play(scene, values, call=call, by=by_m))
+    return played_document(play(scene, values, call=call, by=by_m), scene.vehicle)
 
 
 def compute_rescue(
@@ -167,7 +167,7 @@ def compute_rescue(
         forward=scene.standard.movements_left("forward", 0),
         reverse=scene.standard.movements_left("reverse", 0),
     )  # fmt: skip
-    return rescue_document(found)
+    return rescue_document(found, scene.vehicle)
 
 
 def compute_leaving(

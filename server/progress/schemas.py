@@ -48,7 +48,7 @@ class AdviceOut(Schema):
 
 
 class SetOut(Schema):
-    """All taped attempts on one cue sheet."""
+    """All taped attempts on one cue sheet; mean : where those that count ended, in the mean."""
 
     sheet_id: int
     created: datetime
@@ -58,6 +58,7 @@ class SetOut(Schema):
     marks: list[MarkOut]
     met: int
     counted: int
+    mean: PoseOut | None
     measures: list[MeasureOut]
     advice: AdviceOut | None
 

@@ -6,10 +6,11 @@ from typing import Any, Literal
 import numpy as np
 from django.db import transaction
 from faircorner.cues import suited
+from faircorner.documents.figures import pose_document
 from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 from faircorner.shift import advise, describe
-from faircorner.shift.finishes import LEVEL, MEASURED, least_count
+from faircorner.shift.finishes import LEVEL, MEASURED, least_count, mean_pose
 from faircorner.tape import MET
 
 from server.lessons.models import Attempt
@@ -65,12 +66,20 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
         "marks": [_mark(a, tape) for a, tape in taped],
         "met": sum(tape["verdict"]["outcome"] in MET for a, tape in taped if not a.void),
         "counted": len(table),
+        "mean": _mean([tape["pose"] for a, tape in taped if not a.void]),
         "measures": [],
         "advice": None,
     }
     if len(table) >= 2:
         found |= _judged(sheet, table[:, :width], along)
     return found
+
+
+def _mean(poses: list[dict[str, float]]) -> dict[str, float] | None:
+    if not poses:
+        return None
+    found = mean_pose([(p["x_m"], p["y_m"], radians(p["heading_deg"])) for p in poses])
+    return pose_document(found)
 
 
 def _mark(attempt: Attempt, tape: dict[str, Any]) -> dict[str, Any]:

@@ -199,9 +199,10 @@ def test_a_finish_off_the_middle_is_put_right_between_the_neighbours(linnet, off
 def test_where_nothing_stands_no_spare_is_made_up(linnet, seat):
     free = lay_bay("free", bay=Bay(width=2.6), aisle=7.0, before=None, beyond=None)
     method = way("Full-lock reverse bay")
-    plan = make_plan(scene(linnet, seat, free, method, STANDARD))
+    asked = scene(linnet, seat, free, method, STANDARD)
+    plan = make_plan(asked)
     assert plan.feasible
-    told = plan_document(plan, method)
+    told = plan_document(plan, asked)
     assert told["spare_m"] is None
     assert [c["obstacle"] for c in told["clearance"]] == ["far side of the aisle"]
     assert told["set"]["kerb_m"] is None

@@ -129,7 +129,8 @@ def test_the_least_width_of_bay_works_and_less_does_not(linnet, seat, angle):
 
 def test_a_method_without_references_gives_outcomes_and_no_cues(linnet, seat, quay, standard):
     method = METHODS["Shallow reverse park"].build()
-    plan = plan_document(make_plan(scene(linnet, seat, quay, method, standard)), method)
+    asked = scene(linnet, seat, quay, method, standard)
+    plan = plan_document(make_plan(asked), asked)
     assert [call["cues"] for call in plan["calls"]] == [[]] * 4
     assert plan["calls"][0]["until"]["metres"] == pytest.approx(
         plan["figures"]["turn_in"], abs=1e-3

@@ -100,10 +100,10 @@ def test_a_pose_that_is_no_number_is_refused(linnet, standard, place):
 def test_the_document_has_a_sentence_and_metres_for_every_leg(linnet, standard, place):
     pose = standing(linnet, 0.6, 0, 1.2)
     found = mend(at(linnet, place, pose, standard), forward=2, reverse=2)
-    document = mend_document(found)
+    document = mend_document(found, linnet)
     assert len(document["steps"]) == 3 * len(document["movements"])
     for step, gear in zip(document["steps"][::3], document["movements"], strict=True):
         assert step["gear"] == gear
         assert step["say"].startswith("Forward" if gear == "forward" else "Back")
     assert document["path"][0]["x_m"] == pytest.approx(pose[0], abs=1e-6)
-    assert mend_document(None) is None
+    assert mend_document(None, linnet) is None

@@ -139,13 +139,14 @@ def test_at_a_call_what_was_waited_for_is_so(linnet, seat, quay, name):
             assert call.metres == pytest.approx(wanted, abs=0.002)
 
 
-def test_documents_keep_signs_and_turn_units(method, plan):
-    told = plan_document(plan, method)
+def test_documents_keep_signs_and_turn_units(linnet, seat, quay, method, plan):
+    asked = scene(linnet, seat, quay, method)
+    told = plan_document(plan, asked)
     assert told["finish"]["angle_deg"] == pytest.approx(
         np.degrees(plan.finish.measure("angle")[0]), abs=1e-3
     )
     crooked = replace(plan, finish=Finish(taped={**plan.finish.taped, "angle": np.array([-0.05])}))
-    assert plan_document(crooked, method)["finish"]["angle_deg"] == pytest.approx(-2.8648, abs=1e-3)
+    assert plan_document(crooked, asked)["finish"]["angle_deg"] == pytest.approx(-2.8648, abs=1e-3)
     for call, stated in zip(plan.calls, told["calls"], strict=True):
         assert stated["angle_deg"] == pytest.approx(np.degrees(call.heading), abs=1e-3)
         assert stated["early_m"] == pytest.approx(call.window.early, abs=1e-4)

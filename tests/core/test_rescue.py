@@ -104,12 +104,12 @@ def test_too_late_by_far_is_a_new_beginning(linnet, seat):
     narrow = lay_bay("bay", bay=Bay(width=2.4), aisle=5.6, before=0.2, beyond=0.2)
     _, found = saved(linnet, seat, "Full-lock reverse bay", 1.9, ground=narrow, forward=0)
     assert found is None
-    assert rescue_document(found) is None
+    assert rescue_document(found, linnet) is None
 
 
 def test_a_rescue_is_told_step_by_step(linnet, seat):
     _, found = saved(linnet, seat, "Yard bay against the clock", 0.5)
-    told = rescue_document(found)
+    told = rescue_document(found, linnet)
     assert told["cure"] == "pull forward"
     assert [step["gear"] for step in told["steps"]] == ["reverse", "forward", "reverse", "reverse"]
     assert told["steps"][1]["turns"] == 0.0

@@ -106,7 +106,7 @@ def _docket(learner: Learner, school: str) -> Scene:
 def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
     """The plan, every attempt's verdict, and the advice that the set gets."""
     scene = _docket(learner, school)
-    ground, method, standard = scene.ground, scene.method, scene.standard
+    ground, standard = scene.ground, scene.standard
     plan = make_plan(scene)
     ended = replace(scene, standing=plan.track.final[0])
     rng = np.random.default_rng(_SEED)
@@ -144,7 +144,7 @@ def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
         "ground": ground_document(ground),
         "measures": measures(ground),
         "suitability": suitability_document(suitability(ground)),
-        "plan": plan_document(plan, method),
+        "plan": plan_document(plan, scene),
         "leaving": [leaving_document(w) for w in leave(ended)],
         "verdicts": verdicts,
         "advice": {
@@ -172,11 +172,12 @@ def _of_method(name: str, side: str) -> dict[str, Any]:
     scene = Scene(vehicle=vehicle, seat=seat, ground=ground, method=method,
                   standard=house_standard(goal).build())  # fmt: skip
     plan = make_plan(scene)
-    found: dict[str, Any] = {"plan": plan_document(plan, method)}
+    found: dict[str, Any] = {"plan": plan_document(plan, scene)}
     if plan.feasible and plan.calls:
         late = {"call": 1, "by": 0.3}
-        found["played"] = played_document(play(scene, plan.values, **late))
-        found["rescue"] = rescue_document(rescue(scene, plan.values, **late, forward=2, reverse=2))
+        found["played"] = played_document(play(scene, plan.values, **late), vehicle)
+        saved = rescue(scene, plan.values, **late, forward=2, reverse=2)
+        found["rescue"] = rescue_document(saved, vehicle)
     if not plan.feasible:
         found["remedy"] = remedy_document(make_remedy(scene))
     return found
@@ -197,17 +198,17 @@ def _of_rooms() -> dict[str, Any]:
         ground = next(g for g in quarry_places() if type(g.goal).__name__.lower() == goal)
         scene = replace(tight, ground=ground, method=method, standard=house_standard(goal).build())
         sizes = make_least_sizes(scene)
-        found[f"least room, {name}"] = [least_size_document(s, method) for s in sizes]
+        found[f"least room, {name}"] = [least_size_document(s, scene) for s in sizes]
     into = methods()["Full-lock reverse bay"].build()
     for name, place, method, pose in (
         ("kerb", with_behind(tidewell_places()[0], 8.0), park, [-5.5, -1.6, 0.05]),
         ("bay", lay_bay("bay"), into, [0.35, 4.2, -1.57]),
     ):
         here = replace(tight, ground=place, method=method, standing=np.array(pose))
-        found[f"mend, {name}"] = mend_document(mend(here, forward=2, reverse=2))
+        found[f"mend, {name}"] = mend_document(mend(here, forward=2, reverse=2), vehicle)
         there = replace(here, ground=place.mirrored(), standing=here.standing * [1, -1, -1])
         # The same vehicle on the other side: it is its place that is mirrored.
-        found[f"mend, {name}, right"] = mend_document(mend(there, forward=2, reverse=2))
+        found[f"mend, {name}, right"] = mend_document(mend(there, forward=2, reverse=2), vehicle)
     return found
 
 

@@ -47,6 +47,9 @@ def requests_naming(house):
         "hill_roll": ("POST", "/api/hill", {
             "vehicle": vehicle.pk, "side": "left", "facing": "up", "kerb": True}),
         "corner_wheel": ("POST", "/api/corner-wheel", {"vehicle": vehicle.pk, "kerb_m": 0.5}),
+        "drift_over": ("POST", "/api/drift", {"run_m": 9}),
+        "rejoin_ways": ("POST", "/api/rejoin", {
+            "vehicle": vehicle.pk, "ground": docket["ground"]}),
         "backing_drive": ("POST", "/api/backing", {
             "vehicle": vehicle.pk, "bend_deg": 1, "legs": []}),
         "shuffle_ways": ("POST", "/api/shuffle", {
@@ -96,7 +99,7 @@ def requests_naming(house):
 NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
             "ground_side", "ground_road", "ground_thing", "ground_without", "learner_add",
-            "session_open", "session_close"}  # fmt: skip
+            "session_open", "session_close", "drift_over"}  # fmt: skip
 
 
 def operations():

@@ -33,7 +33,7 @@ def answer(document: Any) -> dict[str, Any]:
     if not plan.feasible:
         remedy = make_remedy(scene)
     return {
-        **plan_document(plan, method),
+        **plan_document(plan, scene),
         "remedy": remedy_document(remedy),
         "judged_by": f"{standard.name}, {standard.authority}, {standard.dated}",
     }

@@ -22,7 +22,7 @@ from faircorner.cues.rehearse import Rehearsal, rehearse
 from faircorner.cues.remedy import Heard, Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
-from faircorner.cues.shuffle import Shuffle, shuffle
+from faircorner.cues.shuffle import Shuffle, drift, rejoin, shuffle
 from faircorner.cues.suits import MANOEUVRES, goal_of, suited
 from faircorner.cues.windows import Window
 
@@ -56,6 +56,7 @@ __all__ = [
     "Unknown",
     "Wheel",
     "Window",
+    "drift",
     "follow",
     "goal_of",
     "leave",
@@ -65,6 +66,7 @@ __all__ = [
     "mend",
     "play",
     "rehearse",
+    "rejoin",
     "rescue",
     "shuffle",
     "suited",

@@ -14,10 +14,12 @@ from faircorner.motion import Leg, drive, settle_turn
 from faircorner.plane import Floats, to_site
 from faircorner.vehicle import Vehicle
 
-__all__ = ["ANGLES", "Shuffle", "shuffle"]
+__all__ = ["ANGLES", "Shuffle", "drift", "rejoin", "shuffle"]
 
 # Angles offered, degrees: the small ones keep beside a kerb, the large ones cross a road.
 ANGLES = (1.0, 2.0, 3.0, 5.0, 8.0, 12.0, 20.0, 30.0)
+# Angles nobody sees, degrees.
+SMALL_ANGLES = (0.5, 1.0, 2.0)
 # How much of the lock is used, and how fast the hands are: turns of the wheel a metre; assumed.
 _SHARE, _RATE = 0.5, 1.0
 _LONGEST = 60.0
@@ -36,6 +38,20 @@ class Shuffle:
     straight: float
     metres: float
     reach: float
+
+
+def drift(run: float) -> tuple[tuple[float, float], ...]:
+    """What small angles come to over a run of so many metres: rad, and m sideways."""
+    return tuple((float(a), float(run * np.sin(a))) for a in np.radians(SMALL_ANGLES))
+
+
+def rejoin(vehicle: Vehicle, road_width: float) -> tuple[float, tuple[Shuffle, ...]]:
+    """From beside the kerb opposite back to one's own side: m across, and ways to go there.
+
+    As far across as the road is half wide.
+    """
+    across = road_width / 2
+    return across, shuffle(vehicle, across, direction=1, way="away")
 
 
 def shuffle(vehicle: Vehicle, sideways: float, *, direction: int, way: Way) -> tuple[Shuffle, ...]:

@@ -6,7 +6,7 @@ from typing import Any, Literal
 import numpy as np
 
 from faircorner.cues import Shuffle
-from faircorner.documents.figures import figure, pose_document
+from faircorner.documents.figures import figure, pose_document, wheel_angle
 from faircorner.motion import Roll, best_roll, roll
 from faircorner.sides import Side, turned_back, turned_in
 from faircorner.vehicle import Vehicle
@@ -25,10 +25,13 @@ def hill_document(
         way: roll(car, gap=gap, forward=facing == "down", turns=sign * lock, kerb=kerb)
         for way, sign in (("toward", 1), ("away", -1), ("straight", 0))
     }
-    return {"best": best_roll(rolls), "ways": [_rolled(way, r, side) for way, r in rolls.items()]}
+    return {
+        "best": best_roll(rolls),
+        "ways": [_rolled(vehicle, side, way, found) for way, found in rolls.items()],
+    }
 
 
-def _rolled(way: str, found: Roll, side: Side) -> dict[str, Any]:
+def _rolled(vehicle: Vehicle, side: Side, way: str, found: Roll) -> dict[str, Any]:
     track = turned_back(side, found.track)
     poses, turns = track.poses[0], track.turns[0]
     # The wheel stands turned from the start, also in the drawing.
@@ -39,6 +42,7 @@ def _rolled(way: str, found: Roll, side: Side) -> dict[str, Any]:
         "tyre": found.tyre,
         "angle_deg": figure(degrees(found.angle)),
         "turns": figure(float(turns[-1])),
+        "wheel_deg": wheel_angle(vehicle.steering, float(turns[-1])),
         "start": pose_document(poses[0]),
         "final": pose_document(poses[-1]),
         "path_m": np.round(poses[::5, :2], 3).tolist(),

@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 import numpy as np
 from pydantic import Field
 
-from faircorner.documents.figures import figure, pose_document
+from faircorner.documents.figures import figure, pose_document, wheel_angle
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError
 from faircorner.model import Model, inside
@@ -94,7 +94,9 @@ def drive_document(request: DriveRequest) -> dict[str, Any]:
     track = drive(vehicle.steering, pose, [start.turns], legs, sample=request.sample_m)
     path: list[dict[str, Any]] = [
         {**pose_document(track.poses[0, i]), "s_m": round(float(track.s[0, i]), 6),
-         "turns": round(float(track.turns[0, i]), 6), "leg": int(track.leg[i])}
+         "turns": round(float(track.turns[0, i]), 6),
+         "wheel_deg": wheel_angle(vehicle.steering, float(track.turns[0, i])),
+         "leg": int(track.leg[i])}
         for i in range(track.s.shape[1])
     ]  # fmt: skip
     jammed = _tow(vehicle, start, track, legs, path)
@@ -135,7 +137,7 @@ def backing_document(request: BackingRequest) -> dict[str, Any]:
     if vehicle.trailer is None:
         raise InputError("vehicle", "draws no trailer; choose one that does")
     start = StandingModel(x_m=0.0, y_m=0.0, heading_deg=0.0, trailer_heading_deg=-request.bend_deg)
-    standing = {**start.model_dump(), "s_m": 0.0, "leg": 0}
+    standing = {**start.model_dump(), "s_m": 0.0, "wheel_deg": 0.0, "leg": 0}
     path, jammed = [standing], None
     if request.legs:
         drive_request = DriveRequest(vehicle=request.vehicle, start=start, legs=request.legs)

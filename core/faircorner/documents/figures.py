@@ -6,10 +6,19 @@ from typing import Any
 
 import numpy as np
 
+from faircorner.ground import Dimension
 from faircorner.motion import Leg, Track
 from faircorner.plane import Floats
+from faircorner.vehicle import Steering
 
-__all__ = ["figure", "leg_document", "path_document", "pose_document"]
+__all__ = [
+    "dimension_document",
+    "figure",
+    "leg_document",
+    "path_document",
+    "pose_document",
+    "wheel_angle",
+]
 
 
 def pose_document(pose: Floats) -> dict[str, float]:
@@ -20,13 +29,24 @@ def pose_document(pose: Floats) -> dict[str, float]:
     }
 
 
-def path_document(track: Track, samples: Iterable[int]) -> list[dict[str, Any]]:
-    """The first attempt of a track at the samples asked for."""
+def path_document(steering: Steering, track: Track, samples: Iterable[int]) -> list[dict[str, Any]]:
+    """The first attempt of a track at the samples asked for, its front wheels as they stand."""
     return [
         {**pose_document(track.poses[0, i]), "s_m": figure(track.s[0, i]),
-         "turns": figure(track.turns[0, i]), "leg": int(track.leg[i])}
+         "turns": figure(track.turns[0, i]),
+         "wheel_deg": wheel_angle(steering, track.turns[0, i]), "leg": int(track.leg[i])}
         for i in samples
     ]  # fmt: skip
+
+
+def wheel_angle(steering: Steering, turns: float) -> float | None:
+    """How far the single wheel that stands for both in front is turned, degrees, left positive."""
+    return figure(degrees(float(steering.road_wheel_angle(turns))))
+
+
+def dimension_document(line: Dimension) -> dict[str, Any]:
+    begin, end = np.round(line.ends, 4).tolist()
+    return {"what": line.what, "from_m": begin, "to_m": end}
 
 
 def figure(value: float) -> float | None:

@@ -14,14 +14,21 @@ from faircorner.ground import (
     Ground,
     Least,
     Obstacle,
+    Sketch,
     Suitability,
     Thing,
     kind_of,
 )
 from faircorner.model import Metres, Model, Name, Point2, inside
-from faircorner.plane import frozen
+from faircorner.plane import Floats, frozen
 
-__all__ = ["GroundDocument", "ground_document", "suitability_document", "thing_document"]
+__all__ = [
+    "GroundDocument",
+    "ground_document",
+    "sketch_document",
+    "suitability_document",
+    "thing_document",
+]
 
 
 class EdgeModel(Model):
@@ -186,6 +193,29 @@ def thing_document(thing: Thing) -> dict[str, Any]:
     """Something put down, as the API tells it."""
     return {"name": thing.name, "kind": thing.kind, "x_m": round(thing.x, 5),
             "y_m": round(thing.y, 5), "turned_deg": round(degrees(thing.turned), 3)}  # fmt: skip
+
+
+def sketch_document(drawn: Sketch) -> dict[str, Any]:
+    """The measures of a place where they are drawn, m on the site."""
+
+    def told(points: Floats | None) -> Any:
+        return None if points is None else np.round(points, 4).tolist()
+
+    (left, bottom), (right, top) = np.round(drawn.view, 3).tolist()
+    return {
+        "view": {"left": left, "right": right, "bottom": bottom, "top": top},
+        "lines": [
+            {
+                "measure": line.measure,
+                "at_m": told(line.at),
+                "ends_m": told(line.ends),
+                "fine": line.fine,
+                "grip_m": told(line.grip),
+                "pull": told(line.pull),
+            }
+            for line in drawn.lines
+        ],
+    }
 
 
 def suitability_document(found: Suitability) -> dict[str, Any]:

@@ -11,18 +11,29 @@ from faircorner.cues import (
     LeastSize,
     Leaving,
     Mend,
-    Method,
     Plan,
     Played,
     Remedy,
     Rescue,
+    Scene,
 )
-from faircorner.documents.figures import figure, leg_document, path_document, pose_document
+from faircorner.cues.drawing import Drawing, drawn
+from faircorner.cues.totals import Totals, totals
+from faircorner.cues.tried import RATES_TRIED, gaps_tried
+from faircorner.cues.windows import REACH
+from faircorner.documents.figures import (
+    dimension_document,
+    figure,
+    leg_document,
+    path_document,
+    pose_document,
+)
 from faircorner.documents.finishes import finish_document
 from faircorner.documents.ground import ground_document
 from faircorner.documents.requests import angle_names
 from faircorner.ground import Ground
 from faircorner.sight import ACUITY, CRAWL, REACTION
+from faircorner.vehicle import Vehicle
 
 __all__ = [
     "PLAN_FORMAT",
@@ -36,12 +47,12 @@ __all__ = [
 ]
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@7"
+PLAN_FORMAT = "fair-corner/plan@8"
 
 
-def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
+def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
     """A cue sheet as a document; every assumption behind a figure is listed in it."""
-    turned = angle_names(method)
+    turned, vehicle = angle_names(scene.method), scene.vehicle
     poses = plan.track.poses[0]
     return {
         "format": PLAN_FORMAT,
@@ -57,12 +68,17 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
         "clearance": _clearance(plan.clearances, plan.ground.kerb_on_left().met_by_tyres),
         "overhang": {"metres": figure(plan.overhang[0]), "s_m": figure(plan.overhang[1]),
                      "counts": _may_reach_over(plan.ground)},
+        "totals": _totals(totals(plan)),
+        "drawing": _drawing(drawn(vehicle, plan)),
         "spare_m": figure(plan.spare),
         "figures": {
             n: figure(degrees(v) if n in turned else v) for n, v in plan.values.items()
         },
         "set": {"gap_m": plan.gap, "turns_per_metre": plan.turns_per_metre,
-                "kerb_m": _wanted_kerb(plan.ground), "ahead_m": plan.ground.goal.gap},
+                "kerb_m": _wanted_kerb(plan.ground), "ahead_m": plan.ground.goal.gap,
+                "tried": {"gap_m": list(gaps_tried(scene.method, plan.gap)),
+                          "kerb_m": list(plan.ground.goal.kerbs_tried),
+                          "turns_per_metre": list(RATES_TRIED)}},
         "calls": [_call(call, number) for number, call in enumerate(plan.calls, start=1)],
         "looks": [
             {"step": r.step, "look": r.look, "s_m": figure(r.s), "why": r.why,
@@ -71,10 +87,10 @@ def plan_document(plan: Plan, method: Method) -> dict[str, Any]:
             for r in plan.looks
         ],
         "sensitivity": [[figure(v) for v in row] for row in plan.sensitivity],
-        "path": path_document(plan.track, range(len(poses))),
+        "path": path_document(vehicle.steering, plan.track, range(len(poses))),
         "swept_m": [np.round(part, 3).tolist() for part in plan.swept],
-        "assumed": {"acuity_deg": round(degrees(ACUITY), 3), "crawl_m_per_s": CRAWL,
-                    "reaction_scatter_s": REACTION},
+        "assumed": {"searched_m": REACH, "acuity_deg": round(degrees(ACUITY), 3),
+                    "crawl_m_per_s": CRAWL, "reaction_scatter_s": REACTION},
     }  # fmt: skip
 
 
@@ -149,13 +165,41 @@ def remedy_document(remedy: Remedy | None) -> dict[str, Any] | None:
     return {"what": remedy.what, "to_m": figure(remedy.to), "by_m": figure(remedy.by)}
 
 
-def played_document(played: Played) -> dict[str, Any]:
+def _totals(found: Totals) -> dict[str, Any]:
+    call, width = found.narrowest or (None, None)
+    return {
+        "movements": found.movements,
+        "rolled_m": figure(found.rolled),
+        "narrowest_call": call,
+        "narrowest_m": None if width is None else figure(width),
+        "swings_out_m": figure(found.swing),
+        "nearest_m": None if found.nearest is None else figure(found.nearest),
+        "along": found.along,
+    }
+
+
+def _drawing(drawing: Drawing) -> dict[str, Any]:
+    swing = drawing.swing
+    (left, bottom), (right, top) = np.round(drawing.view, 3).tolist()
+    return {
+        "dimensions": [dimension_document(line) for line in drawing.dimensions],
+        "away": np.round(drawing.away, 6).tolist(),
+        "swing": None if swing is None else {
+            "reach": dimension_document(swing.reach),
+            "track_m": np.round(swing.track, 3).tolist(),
+        },
+        "nearest": list(drawing.nearest),
+        "view": {"left": left, "right": right, "bottom": bottom, "top": top},
+    }  # fmt: skip
+
+
+def played_document(played: Played, vehicle: Vehicle) -> dict[str, Any]:
     """An attempt with one call displaced, as a path and what came of it."""
     last = len(played.track.leg) - 1
     return {
         "finish": finish_document(played.finish),
         "breaks": played.breaks,
-        "path": path_document(played.track, [*range(0, last, 4), last]),
+        "path": path_document(vehicle.steering, played.track, [*range(0, last, 4), last]),
     }
 
 
@@ -170,19 +214,19 @@ def leaving_document(leaving: Leaving) -> dict[str, Any]:
     }
 
 
-def mend_document(found: Mend | None) -> dict[str, Any] | None:
+def mend_document(found: Mend | None, vehicle: Vehicle) -> dict[str, Any] | None:
     """A mend as steps that can be said, and the path they drive; None means: start again."""
     if found is None:
         return None
-    return {"movements": list(found.movements), **_driven(found)}
+    return {"movements": list(found.movements), **_driven(found, vehicle)}
 
 
-def rescue_document(found: Rescue | None) -> dict[str, Any] | None:
+def rescue_document(found: Rescue | None, vehicle: Vehicle) -> dict[str, Any] | None:
     """How an attempt is saved, from the call that went wrong; None means: begin again."""
-    return None if found is None else {"cure": found.cure, **_driven(found)}
+    return None if found is None else {"cure": found.cure, **_driven(found, vehicle)}
 
 
-def _driven(found: Mend | Rescue) -> dict[str, Any]:
+def _driven(found: Mend | Rescue, vehicle: Vehicle) -> dict[str, Any]:
     return {
         "steps": [
             {"say": step.say, **leg_document(leg)}
@@ -190,17 +234,17 @@ def _driven(found: Mend | Rescue) -> dict[str, Any]:
         ],
         "finish": finish_document(found.finish),
         "clearance": _clearance(found.clearances, found.low),
-        "path": path_document(found.track, range(0, len(found.track.leg), 2)),
+        "path": path_document(vehicle.steering, found.track, range(0, len(found.track.leg), 2)),
     }
 
 
-def least_size_document(found: LeastSize, method: Method) -> dict[str, Any]:
+def least_size_document(found: LeastSize, scene: Scene) -> dict[str, Any]:
     """The least size of one thing, and a place a little tighter with what is met there."""
     return {
         "what": found.what,
         "metres": None if found.metres is None else round(found.metres, 2),
         "tighter": {
             "ground": ground_document(found.tighter.ground),
-            "plan": plan_document(found.tighter, method),
+            "plan": plan_document(found.tighter, scene),
         },
     }

@@ -1,8 +1,9 @@
 """The place: kerbs, bays, parked vehicles and the goal, and how a finish is measured there."""
 
 from faircorner.ground.berth import Berth, BerthEnd
-from faircorner.ground.changes import adjust, measures
+from faircorner.ground.changes import adjust, measures, sketch
 from faircorner.ground.check import Check, Least
+from faircorner.ground.dimension import Dimension
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import FAR_KERB, KERB, Kerbline, far_kerb, near_kerb
 from faircorner.ground.kind import Kind, Room, Size
@@ -16,6 +17,7 @@ from faircorner.ground.kinds.turnabout import Turnabout, change_road
 from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.place import Ground
 from faircorner.ground.sighted import SIGHTED_KINDS, Sighted
+from faircorner.ground.sketch import MeasureLine, Sketch
 from faircorner.ground.suitability import Remark, Suitability, suitability
 from faircorner.ground.things import Thing, ThingKind, put_down, take_away, things
 
@@ -30,6 +32,7 @@ __all__ = [
     "BerthEnd",
     "Check",
     "Corner",
+    "Dimension",
     "Edge",
     "Goal",
     "Ground",
@@ -40,11 +43,13 @@ __all__ = [
     "Landmark",
     "Least",
     "Lines",
+    "MeasureLine",
     "Obstacle",
     "Remark",
     "Room",
     "Sighted",
     "Size",
+    "Sketch",
     "Stretch",
     "Suitability",
     "Thing",
@@ -61,6 +66,7 @@ __all__ = [
     "measures",
     "near_kerb",
     "put_down",
+    "sketch",
     "suitability",
     "take_away",
     "things",

@@ -9,6 +9,7 @@ from typing import Literal
 
 import numpy as np
 
+from faircorner.ground.dimension import Dimension
 from faircorner.plane import Floats, to_body, to_site, wrap
 from faircorner.vehicle import Vehicle
 
@@ -74,6 +75,33 @@ class Berth:
             return self.kerb
         across = float((vehicle.hubs(side=1) - vehicle.hubs(side=-1))[:, 1].mean())
         return (self.width - across) / 2
+
+    @property
+    def away(self) -> Floats:
+        """The way out beside the vehicle, away from the edge: (2,), one metre long."""
+        return np.array([np.sin(self.heading), -np.cos(self.heading)])
+
+    def dimensions(self, pose: Floats, vehicle: Vehicle) -> tuple[Dimension, ...]:
+        """Where the tape is held at a vehicle that stands at pose (3,): to the edge, at both ends.
+
+        Along the berth it is held from the middle of the body's end, or of the tyres' where they
+        are what meets a wheel stop.
+        """
+        here = self.local(pose)
+        rear, front = to_site(here, vehicle.hubs(side=1))
+        lines = [("kerb_rear", (rear, (rear[0], 0.0))), ("kerb_front", (front, (front[0], 0.0)))]
+        for which, body, tyres in (
+            ("ahead", vehicle.nose, vehicle.tyres()[:, 0].max()),
+            ("behind", -vehicle.rear_overhang, vehicle.tyres()[:, 0].min()),
+        ):
+            end = self.ahead if which == "ahead" else self.behind
+            if end is not None:
+                held = np.array([[tyres if end.of_tyres else body, 0.0]])
+                x, y = to_site(here, held)[0]
+                lines.append((which, ((x, y), (end.at + end.slope * y, y))))
+        return tuple(
+            Dimension(what=what, ends=to_site(self.frame, np.array(ends))) for what, ends in lines
+        )
 
     def gap_to(self, which: Literal["ahead", "behind"], poses: Floats, vehicle: Vehicle) -> Floats:
         """m left to an end at poses (..., 3) on the site; NaN where there is none."""

@@ -5,11 +5,14 @@ Everything here has the working side on the left. Site frame: docs/sums/berth.md
 
 from typing import ClassVar, Self
 
+import numpy as np
+
 from faircorner.errors import InputError
 from faircorner.ground.berth import Berth
 from faircorner.ground.kerbline import Kerbline
 from faircorner.ground.obstacle import Edge
 from faircorner.ground.sighted import Obstacles, Sighted
+from faircorner.plane import Floats
 
 __all__ = ["Goal", "nobody_asks"]
 
@@ -18,6 +21,8 @@ class Goal:
     """What is wanted at the end, and what of the place it is told by; a frozen dataclass a kind.
 
     kind : its name in documents
+    kerbs_narrow : whether it is the kerbs that there has to be room to, all the way
+    kerbs_tried : what may be wanted off its kerb, m, as far as is usually tried
     has_kerb : whether the vehicle ends beside a kerb that its tyres could meet
     reach : m that what bounds it is drawn and driven on, each way
     """
@@ -26,6 +31,8 @@ class Goal:
     kind: ClassVar[str]
     has_kerb: ClassVar[bool] = True
     reach: ClassVar[float] = 40.0
+    kerbs_narrow: ClassVar[bool] = False
+    kerbs_tried: ClassVar[tuple[float, float]] = (0.1, 0.6)
 
     @property
     def gap(self) -> float | None:
@@ -42,6 +49,14 @@ class Goal:
     def flank(self, obstacles: Obstacles) -> float:
         """y from which the gap at the start is measured, m: the kerb."""
         return 0.0
+
+    def flank_from(self, obstacles: Obstacles) -> float:
+        """x where that begins, m; without end where it runs all along."""
+        return -np.inf
+
+    def in_view(self, obstacles: Obstacles, width: float) -> Floats:
+        """Places (n, 2) that a drawing shows besides what is driven on, m; NaN: wherever."""
+        return np.array([(np.nan, 0.5)])
 
     def sighted(self, obstacles: Obstacles) -> tuple[Sighted, ...]:
         """What a driver can line up on, besides what was put down."""

@@ -10,6 +10,7 @@ from dataclasses import dataclass, field
 from faircorner.ground.check import DISTANCES
 from faircorner.ground.goal import Goal
 from faircorner.ground.place import Ground
+from faircorner.ground.sketch import Sketch
 from faircorner.model import Model
 from faircorner.plane import Floats
 from faircorner.vehicle import Vehicle
@@ -48,6 +49,7 @@ class Kind:
     lay : a place of that name with ordinary measures
     measures, adjust : what a tape would say of it, and the same with one measure changed
     laid : names of what the layout itself put there, which its own measures move
+    sketch : its measures where they are drawn
     rooms, sizes : what may be given where it is too tight, and what can be looked for as the least
     distances : which of what should be far off is asked of it
     to_pass : m left for others to pass a vehicle that stands ready, None where nobody passes
@@ -62,6 +64,7 @@ class Kind:
     lay: Callable[[str], Ground]
     measures: Callable[[Ground], dict[str, float]]
     adjust: Callable[[Ground, str, float], Ground]
+    sketch: Callable[[Ground], Sketch]
     landmarks: tuple[str, ...]
     gap_to: str
     things: tuple[str, ...] = ()

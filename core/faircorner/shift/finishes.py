@@ -10,9 +10,9 @@ from numpy.typing import ArrayLike
 from scipy.stats import f as f_distribution
 
 from faircorner.errors import InputError
-from faircorner.plane import Floats
+from faircorner.plane import Floats, wrap
 
-__all__ = ["LEVEL", "MEASURED", "FinishSet", "describe", "least_count"]
+__all__ = ["LEVEL", "MEASURED", "FinishSet", "describe", "least_count", "mean_pose"]
 
 # Columns of a set of finishes: off the kerb or line (m), angle (rad), gap along the berth (m),
 # each less the plan.
@@ -52,6 +52,14 @@ class FinishSet:
     def real(self) -> bool:
         """Whether the bias is more than chance would show."""
         return self.p_value < LEVEL
+
+
+def mean_pose(poses: ArrayLike) -> Floats:
+    """Where finishes lie in the mean: poses (n, 3), headings in any turn; returns (3,)."""
+    all_poses = np.array(poses, dtype=np.float64).reshape(-1, 3)
+    first = all_poses[0, 2]
+    turned = first + wrap(all_poses[:, 2] - first).mean()
+    return np.array([*all_poses[:, :2].mean(axis=0), turned])
 
 
 def describe(off: ArrayLike) -> FinishSet:

@@ -1,7 +1,16 @@
 /** What can be asked, as values that hooks and the cache share. */
 import { queryOptions, skipToken } from "@tanstack/react-query";
 import { ask } from "./client";
-import type { BackingIn, Docket, Entry, Kind, MethodBody, PlanOptions, ShuffleIn } from "./types";
+import type {
+  BackingIn,
+  Docket,
+  Entry,
+  Kind,
+  MethodBody,
+  Metres,
+  PlanOptions,
+  ShuffleIn,
+} from "./types";
 
 export interface DocketIds {
   learner?: number;
@@ -146,6 +155,22 @@ export const shuffleQuery = (body: ShuffleIn) =>
     queryFn: ({ signal }) => ask.post("/api/shuffle", { body, signal }),
     retry: false,
   });
+
+export const driftQuery = (run_m: Metres) =>
+  queryOptions({
+    queryKey: ["drift", run_m],
+    queryFn: ({ signal }) => ask.post("/api/drift", { body: { run_m }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const rejoinQuery = (docket: Docket) => {
+  const body = { vehicle: docket.vehicle.id, ground: docket.ground.id };
+  return queryOptions({
+    queryKey: ["rejoin", body],
+    queryFn: ({ signal }) => ask.post("/api/rejoin", { body, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
 
 export const backingQuery = (body: BackingIn) =>
   queryOptions({

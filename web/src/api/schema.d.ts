@@ -462,6 +462,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Drift Over
+         * @description What small angles come to over a run.
+         */
+        post: operations["drift_over"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rejoin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rejoin Ways
+         * @description From beside the kerb opposite back to one's own side of the road.
+         */
+        post: operations["rejoin_ways"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/corner-wheel": {
         parameters: {
             query?: never;
@@ -1995,9 +2035,48 @@ export interface components {
             measures: {
                 [key: string]: number;
             };
+            sketch: components["schemas"]["SketchOut"];
             /** Things */
             things: components["schemas"]["ThingOut"][];
             suitability: components["schemas"]["SuitabilityOut"];
+        };
+        /**
+         * MeasureLineOut
+         * @description One measure where it is drawn. grip_m, pull : where it is taken hold of, and which way.
+         *
+         *     fine : whether it is told in the small unit
+         */
+        MeasureLineOut: {
+            /** Measure */
+            measure: string;
+            /** At M */
+            at_m: [
+                number,
+                number
+            ];
+            /** Ends M */
+            ends_m: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /** Fine */
+            fine: boolean;
+            /** Grip M */
+            grip_m: [
+                number,
+                number
+            ] | null;
+            /** Pull */
+            pull: [
+                number,
+                number
+            ] | null;
         };
         /**
          * NotedOut
@@ -2017,6 +2096,12 @@ export interface components {
             metres: number | null;
             /** Least M */
             least_m: number | null;
+        };
+        /** SketchOut */
+        SketchOut: {
+            view: components["schemas"]["ViewOut"];
+            /** Lines */
+            lines: components["schemas"]["MeasureLineOut"][];
         };
         /** SuitabilityOut */
         SuitabilityOut: {
@@ -2043,6 +2128,20 @@ export interface components {
             y_m: number;
             /** Turned Deg */
             turned_deg: number;
+        };
+        /**
+         * ViewOut
+         * @description How much of a place should be seen, m on the site.
+         */
+        ViewOut: {
+            /** Left */
+            left: number;
+            /** Right */
+            right: number;
+            /** Bottom */
+            bottom: number;
+            /** Top */
+            top: number;
         };
         /**
          * GroundIn
@@ -2221,9 +2320,11 @@ export interface components {
         };
         /**
          * Assumed
-         * @description Figures nobody measured; the screen says so.
+         * @description Figures nobody measured; the screen says so. searched_m : how far windows were looked for.
          */
         Assumed: {
+            /** Searched M */
+            searched_m: number;
             /** Acuity Deg */
             acuity_deg: number;
             /** Crawl M Per S */
@@ -2325,6 +2426,44 @@ export interface components {
             /** Lean Late M */
             lean_late_m: number | null;
         };
+        /**
+         * DimensionOut
+         * @description Where a figure is measured on the site; what: as in a finish, "start_gap" or "swing".
+         */
+        DimensionOut: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "kerb_rear" | "kerb_front" | "ahead" | "behind" | "start_gap" | "swing";
+            /** From M */
+            from_m: [
+                number,
+                number
+            ];
+            /** To M */
+            to_m: [
+                number,
+                number
+            ];
+        };
+        /**
+         * DrawingOut
+         * @description What a drawing shows beside the path; away is the way out beside the vehicle at the end.
+         */
+        DrawingOut: {
+            /** Dimensions */
+            dimensions: components["schemas"]["DimensionOut"][];
+            /** Away */
+            away: [
+                number,
+                number
+            ];
+            swing: components["schemas"]["SwingOut"] | null;
+            /** Nearest */
+            nearest: string[];
+            view: components["schemas"]["ViewOut"];
+        };
         /** FinishOut */
         FinishOut: {
             /** Kerb Front M */
@@ -2401,6 +2540,8 @@ export interface components {
             s_m: number;
             /** Turns */
             turns: number;
+            /** Wheel Deg */
+            wheel_deg: number;
             /** Leg */
             leg: number;
         };
@@ -2421,6 +2562,8 @@ export interface components {
             /** Clearance */
             clearance: components["schemas"]["ClearanceOut"][];
             overhang: components["schemas"]["OverhangOut"];
+            totals: components["schemas"]["TotalsOut"];
+            drawing: components["schemas"]["DrawingOut"];
             /** Spare M */
             spare_m: number | null;
             /** Figures */
@@ -2468,6 +2611,7 @@ export interface components {
         };
         /** SetFigures */
         SetFigures: {
+            tried: components["schemas"]["Tried"];
             /** Gap M */
             gap_m: number;
             /** Turns Per Metre */
@@ -2476,6 +2620,62 @@ export interface components {
             kerb_m: number | null;
             /** Ahead M */
             ahead_m: number | null;
+        };
+        /**
+         * SwingOut
+         * @description How the outer front corner leaves its lane, and how far out it comes.
+         */
+        SwingOut: {
+            reach: components["schemas"]["DimensionOut"];
+            /** Track M */
+            track_m: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * TotalsOut
+         * @description A plan in a few figures. narrowest_call : the call that may move least, in all that much.
+         */
+        TotalsOut: {
+            /** Movements */
+            movements: number;
+            /** Rolled M */
+            rolled_m: number;
+            /** Narrowest Call */
+            narrowest_call: number | null;
+            /** Narrowest M */
+            narrowest_m: number | null;
+            /** Swings Out M */
+            swings_out_m: number;
+            /** Nearest M */
+            nearest_m: number | null;
+            /**
+             * Along
+             * @enum {string}
+             */
+            along: "ahead" | "behind";
+        };
+        /**
+         * Tried
+         * @description Between what figures they are usually tried.
+         */
+        Tried: {
+            /** Gap M */
+            gap_m: [
+                number,
+                number
+            ];
+            /** Kerb M */
+            kerb_m: [
+                number,
+                number
+            ];
+            /** Turns Per Metre */
+            turns_per_metre: [
+                number,
+                number
+            ];
         };
         /**
          * UntilOut
@@ -2805,6 +3005,44 @@ export interface components {
             way: "toward" | "away";
         };
         /**
+         * DriftOut
+         * @description What a small angle comes to sideways.
+         */
+        DriftOut: {
+            /** Angle Deg */
+            angle_deg: number;
+            /** Metres */
+            metres: number;
+        };
+        /**
+         * DriftIn
+         * @description How many metres are run beside a kerb.
+         */
+        DriftIn: {
+            /** Run M */
+            run_m: number;
+        };
+        /**
+         * RejoinOut
+         * @description Back to one's own side: so far across, and ways to go there.
+         */
+        RejoinOut: {
+            /** Across M */
+            across_m: number;
+            /** Ways */
+            ways: components["schemas"]["ShuffleOut"][];
+        };
+        /**
+         * RejoinIn
+         * @description A vehicle beside the kerb opposite, and the road.
+         */
+        RejoinIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Ground */
+            ground: number;
+        };
+        /**
          * CornerWheelOut
          * @description The wheel that holds the distance round a corner; null where the lock is not enough.
          */
@@ -2862,6 +3100,8 @@ export interface components {
             s_m: number;
             /** Turns */
             turns: number;
+            /** Wheel Deg */
+            wheel_deg: number;
             /** Leg */
             leg: number;
             /** Trailer Heading Deg */
@@ -2956,6 +3196,8 @@ export interface components {
             angle_deg: number;
             /** Turns */
             turns: number;
+            /** Wheel Deg */
+            wheel_deg: number;
             start: components["schemas"]["PoseOut"];
             final: components["schemas"]["PoseOut"];
             /** Path M */
@@ -3140,9 +3382,16 @@ export interface components {
         /**
          * TapeOut
          * @description Where the vehicle stands, and the verdict. along_known is false when x is only assumed.
+         *
+         *     dimensions : where the tape was held; empty in what was kept before they were told
          */
         TapeOut: {
             pose: components["schemas"]["PoseOut"];
+            /**
+             * Dimensions
+             * @default []
+             */
+            dimensions: components["schemas"]["DimensionOut"][];
             /** Along Known */
             along_known: boolean;
             /** Sigma Across M */
@@ -3287,7 +3536,7 @@ export interface components {
         };
         /**
          * SetOut
-         * @description All taped attempts on one cue sheet.
+         * @description All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
          */
         SetOut: {
             /** Sheet Id */
@@ -3311,6 +3560,7 @@ export interface components {
             met: number;
             /** Counted */
             counted: number;
+            mean: components["schemas"]["PoseOut"] | null;
             /** Measures */
             measures: components["schemas"]["MeasureOut"][];
             advice: components["schemas"]["AdviceOut"] | null;
@@ -4028,6 +4278,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShuffleOut"][];
+                };
+            };
+        };
+    };
+    drift_over: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DriftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DriftOut"][];
+                };
+            };
+        };
+    };
+    rejoin_ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RejoinIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RejoinOut"];
                 };
             };
         };

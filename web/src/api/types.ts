@@ -38,6 +38,7 @@ export type Call = Schemas["CallOut"];
 export type Look = Schemas["LookOut"];
 export type PathPoint = Schemas["PathPoint"];
 export type Pose = Schemas["PoseOut"];
+export type Dimensioned = Schemas["DimensionOut"];
 export type Played = Schemas["PlayOut"];
 export type Leaving = Schemas["LeavingOut"];
 export type Backing = Schemas["BackingOut"];

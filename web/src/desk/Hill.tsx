@@ -11,7 +11,7 @@ import { ask } from "../api/client";
 import type { Point, Roll, VehicleBody } from "../api/types";
 import { useFrame } from "../drawing/frame";
 import { Slab } from "../drawing/Slab";
-import { noseX, rearOverhang, VehicleShape, wheelAngle } from "../drawing/VehicleShape";
+import { noseX, rearOverhang, VehicleShape } from "../drawing/VehicleShape";
 import { LengthField } from "../shell/LengthField";
 import { Waiting } from "../shell/states";
 import { length, type Units } from "../shell/units";
@@ -168,7 +168,7 @@ const Way = ({ roll, best, side, kerb, forward, vehicle }: WayProps) => {
             vehicle={vehicle}
             pose={roll.start}
             look="start"
-            wheelDeg={wheelAngle(vehicle, roll.turns)}
+            wheelDeg={roll.wheel_deg}
           />
           {roll.end !== "on down the hill" && (
             <VehicleShape vehicle={vehicle} pose={roll.final} look="ghost" />

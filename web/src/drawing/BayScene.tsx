@@ -1,12 +1,11 @@
 /** An aisle with marked bays, who is parked beside, and what ends the bay. */
 import type { GroundBody, Point } from "../api/types";
 import { ink } from "../theme";
-import { bayAxis } from "./berth";
 import { useFrame } from "./frame";
 import { Standing } from "./Standing";
 
 const FLOOR = "#4A5456";
-// What ends a bay has its name so far beyond it, m.
+// What ends a bay has its name so far beyond it, seen from the mouth, m.
 const BEYOND = 0.6;
 const ENDS = ["wall", "wheel stop"];
 
@@ -14,7 +13,6 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
   const frame = useFrame();
   const { left, right, top, bottom } = frame.bounds;
   const away = ground.side === "left" ? -1 : 1;
-  const into: Point = ground.goal.kind === "bay" ? bayAxis(ground.side, ground.goal) : [0, -away];
   const far = away * ground.road_width_m;
   const beyond = away < 0 ? bottom : top;
   const band = (from: number, to: number): Point[] => [
@@ -42,7 +40,7 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
         <Standing
           key={obstacle.name}
           obstacle={obstacle}
-          named={ENDS.includes(obstacle.kind) ? [into[0] * BEYOND, into[1] * BEYOND] : null}
+          named={ENDS.includes(obstacle.kind) ? BEYOND : null}
         />
       ))}
       {(beyond - far) * away * frame.scale > 18 && (

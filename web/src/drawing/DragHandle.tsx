@@ -8,17 +8,18 @@ import { useFrame } from "./frame";
 interface Props {
   label: string;
   at: Point;
-  axis: "x" | "y";
   value: Metres;
-  /** Which way along the axis makes the measure grow. */
-  sign: number;
+  /** The way that makes the measure grow by a metre: along the kerb, or square to it. */
+  pull: Point;
   onChange: (metres: Metres) => void;
 }
 
 const STEP = 0.05;
 const stepped = (metres: Metres) => Math.round(metres / STEP) * STEP;
 
-export const DragHandle = ({ label, at, axis, value, sign, onChange }: Props) => {
+export const DragHandle = ({ label, at, value, pull, onChange }: Props) => {
+  const axis = pull[0] === 0 ? "y" : "x";
+  const sign = axis === "x" ? pull[0] : pull[1];
   const frame = useFrame();
   const grabbed = useRef<{ at: number; value: Metres; sent: Metres } | null>(null);
   const along = (event: PointerEvent) => (axis === "x" ? event.clientX : -event.clientY);

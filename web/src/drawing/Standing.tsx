@@ -1,5 +1,5 @@
 /** Whatever stands or lies at a place: a parked vehicle, what ends a bay, what was put down. */
-import type { GroundBody, Point } from "../api/types";
+import type { GroundBody, Metres } from "../api/types";
 import { ink } from "../theme";
 import { useFrame } from "./frame";
 import { Parked } from "./Parked";
@@ -24,8 +24,8 @@ const PLAIN: Look = { fill: ink.parked, stroke: ink.chalk };
 
 interface Props {
   obstacle: Obstacle;
-  /** How far from its middle its name is written, m; no name without it. */
-  named?: Point | null;
+  /** How far beyond its middle its name is written, seen from the site's origin, m. */
+  named?: Metres | null;
 }
 
 export const Standing = ({ obstacle, named = null }: Props) => {
@@ -33,6 +33,8 @@ export const Standing = ({ obstacle, named = null }: Props) => {
   const { name, kind, polygon_m } = obstacle;
   if (kind === "vehicle") return <Parked name={name} polygon={polygon_m} />;
   const mean = (axis: 0 | 1) => polygon_m.reduce((sum, p) => sum + p[axis], 0) / polygon_m.length;
+  const [x, y] = [mean(0), mean(1)];
+  const out = 1 + (named ?? 0) / Math.hypot(x, y);
   const look = LOOKS[kind] ?? PLAIN;
   return (
     <g data-kind={kind}>
@@ -43,17 +45,12 @@ export const Standing = ({ obstacle, named = null }: Props) => {
         strokeWidth={1.5}
       />
       {kind === "cone" && (
-        <circle
-          cx={frame.x(mean(0))}
-          cy={frame.y(mean(1))}
-          r={Math.max(1.5, 0.06 * frame.scale)}
-          fill="#fff"
-        />
+        <circle cx={frame.x(x)} cy={frame.y(y)} r={Math.max(1.5, 0.06 * frame.scale)} fill="#fff" />
       )}
-      {named && frame.scale > 36 && (
+      {named !== null && frame.scale > 36 && (
         <text
-          x={frame.x(mean(0) + named[0])}
-          y={frame.y(mean(1) + named[1]) + 4}
+          x={frame.x(x * out)}
+          y={frame.y(y * out) + 4}
           fill="#fff"
           fontSize={13}
           textAnchor="middle"

@@ -27,14 +27,6 @@ export const bodyCorners = (v: VehicleBody): Point[] => {
 const mirrorX = (v: VehicleBody): Metres =>
   v.features.find((f) => f.role === "door mirror")?.x_m ?? 0.8 * v.wheelbase_m;
 
-/** How far the front wheels turn for the drawing: the single-track angle at full lock. */
-export const wheelAngle = (vehicle: VehicleBody, turns: number): number => {
-  const half = vehicle.steering.kerb_circle_m / 2;
-  const radius = Math.sqrt(half ** 2 - vehicle.wheelbase_m ** 2) - vehicle.track_front_m / 2;
-  const lock = (Math.atan(vehicle.wheelbase_m / radius) * 180) / Math.PI;
-  return (turns / vehicle.steering.lock_turns) * lock;
-};
-
 interface Props {
   vehicle: VehicleBody;
   pose: Pose;

@@ -1,13 +1,11 @@
 import { describe, expect, it } from "vitest";
-import type { Point } from "../api/types";
-import { bay, CAR, METHOD } from "../testing";
-import { bayAxis, berthOf, endsOf } from "./berth";
+import { CAR } from "../testing";
 import { makeFrame, placed } from "./frame";
 import { handsY, LANES } from "./lanes";
 import { type Camera, hull, project } from "./project";
 import { at } from "./scrub";
 import { trailerPose } from "./TrailerShape";
-import { bodyCorners, wheelAngle } from "./VehicleShape";
+import { bodyCorners } from "./VehicleShape";
 
 const BOUNDS = { left: -5, right: 5, bottom: -2, top: 3 };
 
@@ -68,51 +66,12 @@ describe("the sight picture", () => {
   });
 });
 
-describe("a berth", () => {
-  it.each([60, 90, 120])(
-    "of a bay at %d degrees on the right is that on the left, mirrored",
-    (a) => {
-      const flip = ([x, y]: Point): Point => [x, -y];
-      const left = berthOf(bay("left", a), METHOD);
-      const right = berthOf(bay("right", a), METHOD);
-      const from: Point = [0.4, 1.5];
-      const near = (p: Point | undefined, q: Point | undefined) => {
-        expect(p?.[0]).toBeCloseTo(q?.[0] ?? Number.NaN);
-        expect(p?.[1]).toBeCloseTo(q?.[1] ?? Number.NaN);
-      };
-      near(right.edge(flip(from)), flip(left.edge(from)));
-      near(right.behind?.(flip(from)), flip(left.behind?.(from) ?? [0, 0]));
-      near(right.ahead?.(flip(from)), flip(left.ahead?.(from) ?? [0, 0]));
-    },
-  );
-  it("ends at the bay's own depth and lines", () => {
-    const square = berthOf(bay("left"), METHOD);
-    // Nose out: the head is behind, the near-side line on the left of the way it faces.
-    expect(square.behind?.([0.3, 2])).toEqual([expect.closeTo(0.3), expect.closeTo(5)]);
-    expect(square.edge([0.3, 2])).toEqual([expect.closeTo(1.3), expect.closeTo(2)]);
-    expect(bayAxis("right", bay("right").goal as never)[1]).toBeCloseTo(-1);
-  });
-  it("is measured from the bumpers, or from the tyres at a wheel stop", () => {
-    expect(endsOf(berthOf(bay("left"), METHOD), CAR)).toEqual({
-      front: [expect.closeTo(3.3), 0],
-      rear: [expect.closeTo(-0.7), 0],
-    });
-    const stop = { ...bay("left"), goal: { ...bay("left").goal, head: "wheel stop" } as never };
-    expect(endsOf(berthOf(stop, METHOD), CAR).rear).toEqual([-0.2, 0]);
-  });
-});
-
 describe("a vehicle", () => {
   it("is as long and wide as it was measured", () => {
     const corners = bodyCorners(CAR);
     expect(Math.max(...corners.map(([x]) => x))).toBeCloseTo(3.3);
     expect(Math.min(...corners.map(([x]) => x))).toBeCloseTo(-0.7);
     expect(Math.max(...corners.map(([, y]) => y))).toBeCloseTo(0.9);
-  });
-  it("turns its wheels the way the hands do, as far as its circle says", () => {
-    // Bicycle model at the measured circle: atan(2.5 / (sqrt(5.2² − 2.5²) − 0.75)).
-    expect(wheelAngle(CAR, 1.5)).toBeCloseTo(33.27, 1);
-    expect(wheelAngle(CAR, -0.75)).toBeCloseTo(-16.64, 1);
   });
   it("draws its trailer behind it", () => {
     const trailer = {
@@ -123,7 +82,7 @@ describe("a vehicle", () => {
       front_of_kingpin_m: 0,
       max_articulation_deg: 60,
     };
-    const at = { x_m: 0, y_m: 0, heading_deg: 0, s_m: 0, turns: 0, leg: 0 };
+    const at = { x_m: 0, y_m: 0, heading_deg: 0, s_m: 0, turns: 0, wheel_deg: 0, leg: 0 };
     const straight = trailerPose(trailer, { ...at, trailer_heading_deg: 0 });
     expect([straight.x_m, straight.y_m]).toEqual([expect.closeTo(-5), expect.closeTo(0)]);
     const bent = trailerPose(trailer, { ...at, trailer_heading_deg: 90 });
@@ -138,11 +97,11 @@ it("hands that turn toward the working side are drawn above the middle, on eithe
 });
 
 it("between two samples the vehicle is between them", () => {
-  const point = { y_m: 0, heading_deg: 0, turns: 0, leg: 0 };
+  const point = { y_m: 0, heading_deg: 0, turns: 0, wheel_deg: 0, leg: 0 };
   const path = [
     { ...point, s_m: 0, x_m: 0 },
-    { ...point, s_m: 1, x_m: -1, leg: 1 },
+    { ...point, s_m: 1, x_m: -1, wheel_deg: 20, leg: 1 },
   ];
-  expect(at(path, 0.25)).toMatchObject({ s_m: 0.25, x_m: -0.25, leg: 1 });
+  expect(at(path, 0.25)).toMatchObject({ s_m: 0.25, x_m: -0.25, wheel_deg: 5, leg: 1 });
   expect(at(path, 9).x_m).toBe(-1);
 });

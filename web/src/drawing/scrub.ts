@@ -17,6 +17,7 @@ export const at = (path: readonly PathPoint[], s: Metres): PathPoint => {
     y_m: mix(a.y_m, b.y_m),
     heading_deg: mix(a.heading_deg, b.heading_deg),
     turns: mix(a.turns, b.turns),
+    wheel_deg: mix(a.wheel_deg, b.wheel_deg),
     leg: b.leg,
   };
 };

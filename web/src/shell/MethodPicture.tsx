@@ -41,7 +41,6 @@ export const MethodPicture = ({ method, plain = false }: PictureProps) => {
         plan={plan.data}
         vehicle={method.docket.vehicle.body}
         ground={method.docket.ground.body}
-        method={method.body}
       />
       {!plan.data.feasible && !plain && (
         <Box

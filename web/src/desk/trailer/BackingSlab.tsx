@@ -3,7 +3,7 @@ import type { BackingPoint, Metres, Point, TrailerBody, VehicleBody } from "../.
 import { type Bounds, useFrame } from "../../drawing/frame";
 import { Slab } from "../../drawing/Slab";
 import { TrailerShape, trailerPose } from "../../drawing/TrailerShape";
-import { noseX, VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
+import { noseX, VehicleShape } from "../../drawing/VehicleShape";
 import { ink } from "../../theme";
 
 interface Props {
@@ -69,12 +69,7 @@ const Drawing = ({ vehicle, trailer, path, lane }: Props) => {
       <TrailerShape trailer={trailer} at={first} look="ghost" />
       <VehicleShape vehicle={vehicle} pose={first} look="ghost" />
       <path d={frame.path(axle)} fill="none" stroke={ink.marigold} strokeWidth={2.5} />
-      <VehicleShape
-        vehicle={vehicle}
-        pose={last}
-        look="start"
-        wheelDeg={wheelAngle(vehicle, last.turns)}
-      />
+      <VehicleShape vehicle={vehicle} pose={last} look="start" wheelDeg={last.wheel_deg} />
       <TrailerShape trailer={trailer} at={last} look="now" />
     </g>
   );

@@ -7,8 +7,8 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { leastSizesQuery, NO_OPTIONS, planQuery } from "../../api/queries";
-import type { Call, Metres, Plan } from "../../api/types";
-import { berthWords } from "../../drawing/berth";
+import type { Plan } from "../../api/types";
+import { finishWords } from "../../shell/finishWords";
 import { MethodPicture } from "../../shell/MethodPicture";
 import { Waiting } from "../../shell/states";
 import { length, type Units } from "../../shell/units";
@@ -106,43 +106,30 @@ const Figures = ({ method }: { method: MethodChoice }) => {
   );
 };
 
-const SEARCHED: Metres = 1;
-const widthOf = (call: Call): Metres => (call.early_m ?? SEARCHED) + (call.late_m ?? SEARCHED);
-
 const figuresOf = (
   plan: Plan,
   method: MethodChoice,
   units: Units,
 ): (readonly [string, string])[] => {
-  const { goal, obstacles } = method.docket.ground.body;
-  // Turning round in a road it is the kerbs that there has to be room to.
-  const turning = goal.kind === "turnabout" ? ["kerb", "far kerb"] : [];
-  const passed = [...obstacles.map((o) => o.name), ...turning];
-  const words = berthWords(goal, method.body);
-  // Along the kerb and nose in by what is ahead; backed into a bay by what is behind.
-  const along = method.body.manoeuvre === "bay reverse" ? "behind_m" : "ahead_m";
-  const narrow = [...plan.calls].sort((a, b) => widthOf(a) - widthOf(b))[0];
-  const out = plan.looks.find((look) => look.why === "swings out");
-  const near = plan.clearance.filter((c) => passed.includes(c.obstacle)).map((c) => c.metres);
-  const legs = plan.legs;
-  const changes = legs.filter((leg, i) => i === 0 || leg.gear !== legs[i - 1]?.gear).length;
-  const road = plan.path.at(-1)?.s_m ?? 0;
+  const { totals, finish, calls } = plan;
+  const along = `${totals.along}_m` as const;
+  const words = finishWords(method.docket.ground.body.goal, method.body);
   return [
-    ["Movements", String(changes)],
-    ["Calls to get right", String(plan.calls.length)],
+    ["Movements", String(totals.movements)],
+    ["Calls to get right", String(calls.length)],
     [
       "Narrowest window",
-      narrow ? `${length(widthOf(narrow), units)}, call ${narrow.number}` : "no call",
+      totals.narrowest_m === null
+        ? "no call"
+        : `${length(totals.narrowest_m, units)}, call ${totals.narrowest_call}`,
     ],
-    ["Nose swings out", length(out?.metres ?? 0, units)],
+    ["Nose swings out", length(totals.swings_out_m, units)],
     [
       "Nearest to what stands there",
-      near.length ? length(Math.min(...near), units) : "nothing does",
+      totals.nearest_m === null ? "nothing does" : length(totals.nearest_m, units),
     ],
-    ["Rolled in all", length(road, units)],
-    ...(plan.finish[along] === null
-      ? []
-      : [[words[along], length(plan.finish[along], units)] as const]),
+    ["Rolled in all", length(totals.rolled_m, units)],
+    ...(finish[along] === null ? [] : [[words[along], length(finish[along], units)] as const]),
   ];
 };
 

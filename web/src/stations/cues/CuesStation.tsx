@@ -6,10 +6,10 @@ import { useDeferredValue, useState } from "react";
 import { ApiError } from "../../api/client";
 import { planQuery } from "../../api/queries";
 import type { Docket, GroundBody, Plan } from "../../api/types";
-import { berthWords } from "../../drawing/berth";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
 import { Columns } from "../../shell/Columns";
+import { finishWords } from "../../shell/finishWords";
 import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useLast } from "../../shell/useLast";
@@ -93,7 +93,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           plan={shown}
           vehicle={vehicle}
           ground={ground}
-          method={method}
           live={live}
           played={played}
           rescue={by === 0 || rescue?.cure === "drive on" ? null : (rescue ?? null)}
@@ -142,7 +141,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
               call={call}
               by={by}
               played={played}
-              words={berthWords(ground.goal, method)}
+              words={finishWords(ground.goal, method)}
               change={(metres) => setMoved({ call: active, by: metres })}
               rescue={rescue}
               saving={saving}
@@ -159,13 +158,11 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             <WayOut docket={docket} options={options} />
           )}
           {!draft.changed && hasLeast(ground) && (
-            <LeastRoom docket={docket} vehicle={vehicle} method={method} />
+            <LeastRoom docket={docket} vehicle={vehicle} />
           )}
           {ground.goal.kind === "turnabout" && <TurnWidths />}
           {ground.goal.kind === "corner" && <CornerWheel docket={docket} goal={ground.goal} />}
-          {method.manoeuvre === "pull up opposite" && (
-            <Rejoin docket={docket} roadWidth={ground.road_width_m} />
-          )}
+          {method.manoeuvre === "pull up opposite" && <Rejoin docket={docket} />}
           {ground.goal.kind === "stretch" && <Drift docket={docket} goal={ground.goal} />}
         </Box>
         <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />

@@ -6,16 +6,12 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { shuffleQuery } from "../../api/queries";
+import { driftQuery, rejoinQuery, shuffleQuery } from "../../api/queries";
 import type { Docket, Metres, Shuffle, StretchGoal } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { degrees, length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
-
-const ANGLES = [0.5, 1, 2];
-
-const drift = (run: Metres, angle: number): Metres => run * Math.sin((angle * Math.PI) / 180);
 
 type Gear = "forward" | "reverse";
 type Way = "toward" | "away";
@@ -26,14 +22,15 @@ export const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) =
   const [gear, setGear] = useState<Gear>("reverse");
   const [way, setWay] = useState<Way>("away");
   const body = { vehicle: docket.vehicle.id, sideways_m: sideways, gear, way };
+  const { data: drifts = [] } = useQuery(driftQuery(goal.run_m));
   const ways = useQuery({ ...shuffleQuery(body), placeholderData: keepPreviousData });
   return (
     <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Drift and small angles">
       <Typography variant="h2">Drift over {length(goal.run_m, units)}</Typography>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
-        {ANGLES.map((angle) => (
-          <span key={angle}>
-            {degrees(angle, 1)} off: <strong>{length(drift(goal.run_m, angle), units)}</strong>
+        {drifts.map(({ angle_deg, metres }) => (
+          <span key={angle_deg}>
+            {degrees(angle_deg, 1)} off: <strong>{length(metres, units)}</strong>
           </span>
         ))}
       </Box>
@@ -125,26 +122,15 @@ const Ways = ({ ways }: { ways: Shuffle[] }) => {
   );
 };
 
-interface RejoinProps {
-  docket: Docket;
-  roadWidth: Metres;
-}
-
-/** Back to one's own side from the kerb opposite: as far across as the road is half wide. */
-export const Rejoin = ({ docket, roadWidth }: RejoinProps) => {
+/** Back to one's own side from the kerb opposite. */
+export const Rejoin = ({ docket }: { docket: Docket }) => {
   const units = useUnits();
-  const sideways = roadWidth / 2;
-  const body = {
-    vehicle: docket.vehicle.id,
-    sideways_m: sideways,
-    gear: "forward",
-    way: "away",
-  } as const;
-  const ways = useQuery(shuffleQuery(body));
+  const { data } = useQuery(rejoinQuery(docket));
+  if (!data) return null;
   return (
     <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Rejoining">
-      <Typography variant="h2">Rejoining, {length(sideways, units)} across</Typography>
-      {ways.data && <Ways ways={ways.data} />}
+      <Typography variant="h2">Rejoining, {length(data.across_m, units)} across</Typography>
+      <Ways ways={data.ways} />
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
         All round, and over the shoulder to the traffic side. Where the view is blocked edge out,
         and stop; then promptly to your own side. Half the lock at most, hands at 1 turn a metre.

@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { leastSizesQuery } from "../../api/queries";
-import type { Docket, LeastSize, MethodBody, VehicleBody } from "../../api/types";
+import type { Docket, LeastSize, VehicleBody } from "../../api/types";
 import { Asked } from "../../shell/Asked";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -16,10 +16,9 @@ import { whyNot } from "./words";
 interface Props {
   docket: Docket;
   vehicle: VehicleBody;
-  method: MethodBody;
 }
 
-export const LeastRoom = ({ docket, vehicle, method }: Props) => {
+export const LeastRoom = ({ docket, vehicle }: Props) => {
   const [wanted, setWanted] = useState(false);
   const least = useLongWork(leastSizesQuery(docket), wanted);
   return (
@@ -32,7 +31,7 @@ export const LeastRoom = ({ docket, vehicle, method }: Props) => {
     >
       <Working work={least} what="Trying tighter and tighter places" />
       {least.found?.map((size) => (
-        <Size key={size.what} size={size} vehicle={vehicle} method={method} />
+        <Size key={size.what} size={size} vehicle={vehicle} />
       ))}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
         Computed with 5 cm to spare, everything else as on the docket. Every hand needs more.
@@ -41,7 +40,7 @@ export const LeastRoom = ({ docket, vehicle, method }: Props) => {
   );
 };
 
-const Size = ({ size, vehicle, method }: { size: LeastSize } & Omit<Props, "docket">) => {
+const Size = ({ size, vehicle }: { size: LeastSize } & Omit<Props, "docket">) => {
   const units = useUnits();
   const { ground, plan } = size.tighter;
   return (
@@ -53,7 +52,7 @@ const Size = ({ size, vehicle, method }: { size: LeastSize } & Omit<Props, "dock
         </Box>
       </Box>
       <Box sx={{ height: 150, mt: 0.5 }}>
-        <PlanSlab bare plan={plan} vehicle={vehicle} ground={ground} method={method} met />
+        <PlanSlab bare plan={plan} vehicle={vehicle} ground={ground} met />
       </Box>
       <Box sx={{ fontSize: 14 }}>
         {size.metres === null ? "Even then" : `${length(0.1, units)} less`}: {whyNot(plan, units)}.

@@ -1,7 +1,6 @@
 /** The plan on the slab: start, ghosts at the calls, finish, path, swing and figures. */
 import type {
   GroundBody,
-  MethodBody,
   PathPoint,
   Plan,
   Played,
@@ -9,25 +8,21 @@ import type {
   Rescue,
   VehicleBody,
 } from "../../api/types";
-import { berthOf, endsOf } from "../../drawing/berth";
 import { Dimension } from "../../drawing/Dimension";
-import { placed, useFrame } from "../../drawing/frame";
+import { useFrame } from "../../drawing/frame";
 import { CallDisc } from "../../drawing/marks";
 import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { at } from "../../drawing/scrub";
-import { VehicleShape, wheelAngle } from "../../drawing/VehicleShape";
+import { VehicleShape } from "../../drawing/VehicleShape";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
-import { boundsOf } from "./planBounds";
-import { swingOf } from "./swing";
 
 interface Props {
   plan: Plan;
   vehicle: VehicleBody;
   ground: GroundBody;
-  method: MethodBody;
   live?: PathPoint | null;
   /** The same with one call early or late. */
   played?: Played | null;
@@ -41,9 +36,9 @@ interface Props {
 }
 
 export const PlanSlab = (props: Props) => {
-  const { plan, vehicle, ground } = props;
+  const { plan, ground } = props;
   return (
-    <Slab bounds={boundsOf(plan, vehicle, ground)} label={`Plan of the manoeuvre, ${ground.name}`}>
+    <Slab bounds={plan.drawing.view} label={`Plan of the manoeuvre, ${ground.name}`}>
       <PlaceScene ground={ground} />
       <PlanDrawing {...props} />
     </Slab>
@@ -54,8 +49,6 @@ const PlanDrawing = (props: Props) => {
   const {
     plan,
     vehicle,
-    ground,
-    method,
     live = null,
     played = null,
     rescue = null,
@@ -82,19 +75,12 @@ const PlanDrawing = (props: Props) => {
       ))}
       <VehicleShape vehicle={vehicle} pose={plan.final} look="final" />
       <path d={frame.path(rear)} fill="none" stroke={ink.marigold} strokeWidth={2.5} />
-      {!bare && <SwingOut plan={plan} vehicle={vehicle} ground={ground} />}
-      {!bare && <Figures plan={plan} vehicle={vehicle} ground={ground} method={method} />}
+      {!bare && <SwingOut plan={plan} />}
+      {!bare && <Figures plan={plan} />}
       {met && <Met plan={plan} vehicle={vehicle} />}
       {played && <PlayedPath path={played.path} vehicle={vehicle} look="played" />}
       {rescue && <PlayedPath path={rescue.path} vehicle={vehicle} look="saved" />}
-      {live && (
-        <VehicleShape
-          vehicle={vehicle}
-          pose={live}
-          look="live"
-          wheelDeg={wheelAngle(vehicle, live.turns)}
-        />
-      )}
+      {live && <VehicleShape vehicle={vehicle} pose={live} look="live" wheelDeg={live.wheel_deg} />}
       {(bare ? [] : plan.calls).map((call) => (
         <CallDisc
           key={call.number}
@@ -109,28 +95,22 @@ const PlanDrawing = (props: Props) => {
   );
 };
 
-// Two things are as near as each other when the plan has shared out the room between them, m.
-const AS_NEAR = 0.01;
-
 /** The vehicle where it is nearest to anything, or deepest in it, the wheels as turned. */
-const Met = ({ plan, vehicle }: Pick<Props, "plan" | "vehicle">) => {
-  const least = Math.min(...plan.clearance.map((one) => one.metres));
-  return plan.clearance
-    .filter((one) => one.metres <= least + AS_NEAR)
+const Met = ({ plan, vehicle }: Pick<Props, "plan" | "vehicle">) =>
+  plan.clearance
+    .filter((one) => plan.drawing.nearest.includes(one.obstacle))
     .map((one) => {
       const met = at(plan.path, one.s_m);
-      const wheels = wheelAngle(vehicle, met.turns);
       return (
         <VehicleShape
           key={one.obstacle}
           vehicle={vehicle}
           pose={met}
           look="played"
-          wheelDeg={wheels}
+          wheelDeg={met.wheel_deg}
         />
       );
     });
-};
 
 interface PlayedPathProps {
   path: readonly PathPoint[];
@@ -157,28 +137,28 @@ const PlayedPath = ({ path, vehicle, look }: PlayedPathProps) => {
 };
 
 /** The outer front corner's way out of the lane, in coral, with its greatest reach. */
-const SwingOut = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "ground">) => {
+const SwingOut = ({ plan }: Pick<Props, "plan">) => {
   const frame = useFrame();
   const units = useUnits();
-  const out = plan.looks.find((look) => look.why === "swings out");
-  if (!out || out.metres < 0.05) return null;
-  const away = ground.side === "left" ? -1 : 1;
-  const { lane, track } = swingOf(plan.path, out, vehicle, away);
-  const below = away < 0 ? 16 : -8;
+  const { swing } = plan.drawing;
+  if (!swing) return null;
+  const { from_m: lane, to_m: out } = swing.reach;
+  const metres = Math.hypot(out[0] - lane[0], out[1] - lane[1]);
+  const below = out[1] < lane[1] ? 16 : -8;
   return (
     <g>
       <path
-        d={frame.path(track)}
+        d={frame.path(swing.track_m)}
         fill="none"
         stroke="#FF9B7D"
         strokeWidth={2.5}
         strokeDasharray="2 5"
         strokeLinecap="round"
       />
-      <Dimension from={[out.x_m, lane]} to={[out.x_m, out.y_m]} colour="#FF9B7D" />
+      <Dimension from={lane} to={out} colour="#FF9B7D" />
       <text
-        x={frame.x(out.x_m) + 8}
-        y={frame.y(out.y_m) + below}
+        x={frame.x(out[0]) + 8}
+        y={frame.y(out[1]) + below}
         fill="#FFC3B0"
         fontSize={14}
         fontWeight={700}
@@ -186,60 +166,35 @@ const SwingOut = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "g
         strokeWidth={4}
         paintOrder="stroke"
       >
-        nose swings out {length(out.metres, units)}
+        nose swings out {length(metres, units)}
       </text>
     </g>
   );
 };
 
-const Figures = ({
-  plan,
-  vehicle,
-  ground,
-  method,
-}: Pick<Props, "plan" | "vehicle" | "ground" | "method">) => {
+/** Which of the plan's dimension lines carry their figure. */
+const TOLD = {
+  ahead: (plan: Plan) => plan.finish.ahead_m,
+  behind: (plan: Plan) => plan.finish.behind_m,
+  kerb_rear: (plan: Plan) => plan.finish.kerb_rear_m,
+  start_gap: (plan: Plan) => plan.set.gap_m,
+} as const;
+
+const Figures = ({ plan }: Pick<Props, "plan">) => {
   const units = useUnits();
-  const away = ground.side === "left" ? -1 : 1;
-  const berth = berthOf(ground, method);
-  const held = endsOf(berth, vehicle);
-  const nose = placed(plan.final, held.front);
-  const end = placed(plan.final, held.rear);
-  const hubY = -away * ((vehicle.track_rear_m + vehicle.tyre_width_m) / 2);
-  const rearHub = placed(plan.final, [0, hubY]);
   return (
     <g>
-      {berth.ahead && (
-        <Dimension from={nose} to={berth.ahead(nose)} label={length(plan.finish.ahead_m, units)} />
+      {plan.drawing.dimensions.map(({ what, from_m, to_m }) =>
+        what in TOLD ? (
+          <Dimension
+            key={what}
+            from={from_m}
+            to={to_m}
+            label={length(TOLD[what as keyof typeof TOLD](plan), units)}
+            {...(what === "kerb_rear" && { colour: ink.chalk })}
+          />
+        ) : null,
       )}
-      {berth.behind && (
-        <Dimension from={berth.behind(end)} to={end} label={length(plan.finish.behind_m, units)} />
-      )}
-      <Dimension
-        from={rearHub}
-        to={berth.edge(rearHub)}
-        label={length(plan.finish.kerb_rear_m, units)}
-        colour={ink.chalk}
-      />
-      <StartGap plan={plan} vehicle={vehicle} ground={ground} />
     </g>
-  );
-};
-
-/** From the flank at the start to the parked vehicle's, to the guide line or the bays' mouths. */
-const StartGap = ({ plan, vehicle, ground }: Pick<Props, "plan" | "vehicle" | "ground">) => {
-  const units = useUnits();
-  const away = ground.side === "left" ? -1 : 1;
-  const { goal } = ground;
-  const ahead =
-    goal.kind === "kerbside" ? ground.obstacles.find((o) => o.name === goal.ahead) : undefined;
-  const guide = goal.kind === "bay" ? (goal.guide_m ?? 0) : 0;
-  const flank = away * (ahead ? Math.max(...ahead.polygon_m.map(([, y]) => y * away)) : guide);
-  const startFlank = plan.start.y_m - (away * vehicle.width_m) / 2;
-  const tail = ahead ? Math.min(...ahead.polygon_m.map(([x]) => x)) + 0.6 : -Infinity;
-  // By the rear axle, so that the figure stands clear of the door mirror.
-  const gapX = Math.max(tail, plan.start.x_m + vehicle.wheelbase_m * 0.1);
-  if (Math.abs(at(plan.path, 0).heading_deg) >= 1) return null;
-  return (
-    <Dimension from={[gapX, startFlank]} to={[gapX, flank]} label={length(plan.set.gap_m, units)} />
   );
 };

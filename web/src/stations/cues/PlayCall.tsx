@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { playQuery, rescueQuery } from "../../api/queries";
 import type { Call, Docket, Metres, PlanOptions, Played, Rescue } from "../../api/types";
-import type { BerthWords } from "../../drawing/berth";
+import type { FinishWords } from "../../shell/finishWords";
 import { degrees, length, roughly, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -37,7 +37,7 @@ export const useRescue = (
 const shiftOf = (by: Metres, units: Units) =>
   by === 0 ? "on time" : `${length(Math.abs(by), units)} ${by < 0 ? "early" : "late"}`;
 
-const ended = (played: Played, words: BerthWords, units: Units): string => {
+const ended = (played: Played, words: FinishWords, units: Units): string => {
   const { finish, breaks } = played;
   if (breaks) return `Then ${breaks}.`;
   const angle = degrees(Math.abs(finish.angle_deg ?? 0), 1);
@@ -48,7 +48,7 @@ interface Props {
   call: Call;
   by: Metres;
   played: Played | null;
-  words: BerthWords;
+  words: FinishWords;
   change: (by: Metres) => void;
   rescue: Rescue | null | undefined;
   saving: boolean;

@@ -1,10 +1,9 @@
 /** The figures that are tried most; moving one plans again while it moves. */
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
-import type { FitAngle, FitShare, GoalKind, MethodBody, Plan, PlanOptions } from "../../api/types";
+import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
 import { degrees, length, percent } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
-import { useGoalOf } from "../../shell/useVocabulary";
 import { ink } from "../../theme";
 
 interface Props {
@@ -16,7 +15,7 @@ interface Props {
 
 export const Sliders = ({ plan, method, options, change }: Props) => {
   const units = useUnits();
-  const goalOf = useGoalOf();
+  const { tried } = plan.set;
   const fit = method.steps
     .map((s) => ("angle" in s.until ? s.until.angle : 0))
     .find(isFit<FitAngle>);
@@ -36,7 +35,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
         name="Gap at the start"
         value={options.gap_m ?? plan.set.gap_m}
         said={(v) => length(v, units)}
-        range={startRange(method, plan.set.gap_m)}
+        range={[...tried.gap_m, 0.05]}
         onChange={(gap_m) => change({ gap_m })}
       />
       {fit && (
@@ -63,7 +62,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
           name="Finish off the kerb"
           value={options.kerb_m ?? plan.set.kerb_m}
           said={(v) => length(v, units)}
-          range={FINISH[goalOf(method)]}
+          range={[...tried.kerb_m, tried.kerb_m[1] > 2 ? 0.1 : 0.05]}
           onChange={(kerb_m) => change({ kerb_m })}
         />
       )}
@@ -71,7 +70,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
         name="Hands, rolling"
         value={options.turns_per_metre ?? plan.set.turns_per_metre}
         said={(v) => `${v.toFixed(1)} turns/m`}
-        range={[0.8, 4, 0.1]}
+        range={[...tried.turns_per_metre, 0.1]}
         onChange={(turns_per_metre) => change({ turns_per_metre })}
       />
     </Box>
@@ -80,22 +79,6 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
 
 const isFit = <Fit extends FitAngle | FitShare>(figure: number | Fit | undefined): figure is Fit =>
   typeof figure === "object";
-
-/** As far as the method lets the gap be fitted; else what is tried round where it stands. */
-const startRange = (method: MethodBody, now: number): readonly [number, number, number] => {
-  const { gap_m } = method.start;
-  if (typeof gap_m === "object") return [gap_m.low_m, gap_m.high_m, 0.05];
-  return now < 0.5 || now > 1.6 ? [0.2, now + 1, 0.05] : [0.5, 1.6, 0.05];
-};
-
-/** Off a kerb that was parked along, or only driven beside. */
-const FINISH: Record<GoalKind, readonly [number, number, number]> = {
-  turnabout: [0.3, 2.5, 0.1],
-  corner: [0.2, 1.5, 0.05],
-  stretch: [0.1, 1, 0.05],
-  kerbside: [0.1, 0.6, 0.05],
-  bay: [0.1, 0.6, 0.05],
-};
 
 const amountName = (fit: string): string =>
   ({ amount_in: "Wheel in", amount_out: "Wheel out" })[fit] ?? "Wheel";

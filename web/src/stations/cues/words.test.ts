@@ -1,7 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { PathPoint } from "../../api/types";
-import { CAR, call, METHOD, PLAN } from "../../testing";
-import { swingOf } from "./swing";
+import { call, METHOD, PLAN } from "../../testing";
 import { callDetail, cueSentence, leanSentence } from "./words";
 
 const seen = (cue: Parameters<typeof call>[0]) => cueSentence(call(cue), METHOD, "metric");
@@ -40,23 +38,4 @@ describe("what is waited for", () => {
 it("leaning makes the stop late, or early", () => {
   expect(leanSentence(call({ lean_late_m: 0.2 }), "metric")).toContain("20 cm late");
   expect(leanSentence(call({ lean_late_m: -0.2 }), "metric")).toContain("20 cm early");
-});
-
-it.each([-1, 1] as const)("it is the outer front corner that swings out, away %d", (away) => {
-  // Turned across the road by a quarter: the outer front corner is out by the nose's length.
-  const out = { at_s_m: 1, metres: 2.1, y_m: away * 3 };
-  const turned: PathPoint = {
-    s_m: 1,
-    x_m: 0,
-    y_m: 0,
-    heading_deg: away * 90,
-    turns: 0,
-    leg: 0,
-  };
-  const { lane, track } = swingOf([turned], out, CAR, away);
-  expect(lane).toBeCloseTo(away * 0.9);
-  expect(track).toHaveLength(1);
-  // Nose 3.3 m ahead of the axle, its corner cut by 0.1 m; its off side looks back along the road.
-  expect(track[0]?.[0]).toBeCloseTo(-0.9);
-  expect(track[0]?.[1]).toBeCloseTo(away * 3.2);
 });

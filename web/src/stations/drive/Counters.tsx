@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import type { BerthWords } from "../../drawing/berth";
+import type { FinishWords } from "../../shell/finishWords";
 import { ink } from "../../theme";
 import { type Draft, secondsOf, type useAttemptDraft, useNow } from "./useAttemptDraft";
 import { toggleClock } from "./useDriveKeys";
@@ -22,11 +22,11 @@ const COUNTS: {
 
 interface Props {
   noting: ReturnType<typeof useAttemptDraft>;
-  words: BerthWords;
+  words: FinishWords;
 }
 
 /** What is counted here: in a bay there is no kerb to mount. */
-const countsAt = (words: BerthWords) =>
+const countsAt = (words: FinishWords) =>
   COUNTS.filter(({ name }) => name !== "mount" || words.edge === "kerb").map((count) =>
     count.name === "kerb" ? { ...count, label: words.kerb_touches } : count,
   );

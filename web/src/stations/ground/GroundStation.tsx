@@ -18,16 +18,12 @@ import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
 import { type BayChange, BayPanel } from "./BayPanel";
-import { BaySlab } from "./BaySlab";
-import { KerbSlab } from "./KerbSlab";
+import { GroundSlab } from "./GroundSlab";
 import { NewPlace } from "./NewPlace";
 import { PlaceCheck } from "./PlaceCheck";
-import { RoadSlab } from "./RoadSlab";
 import { ThingsPanel } from "./ThingsPanel";
 
 type Goal = GroundBody["goal"]["kind"];
-
-const DRAWN: Partial<Record<Goal, typeof BaySlab>> = { bay: BaySlab, kerbside: KerbSlab };
 
 /** How it should stand, where the figures alone do not say it. */
 const ENDED: Partial<Record<Goal, string>> = {
@@ -115,14 +111,12 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
     />
   );
   const { goal } = ground;
-  const Drawn = DRAWN[goal.kind] ?? RoadSlab;
   const edge = goal.kind === "bay" ? "Bay" : "Kerb";
   return (
     <Columns least={560}>
-      <Drawn
+      <GroundSlab
         ground={ground}
-        measures={measures}
-        things={measured.data.things}
+        state={measured.data}
         readOnly={readOnly}
         onMeasure={adjust}
         onThing={put}

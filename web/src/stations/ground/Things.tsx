@@ -4,13 +4,16 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } fr
 import type { Point, Thing } from "../../api/types";
 import { useFrame } from "../../drawing/frame";
 import { ink } from "../../theme";
-import type { SlabProps } from "./slabProps";
 
 const STEP = 0.05;
 const TURN = 5;
 const stepped = (metres: number) => Math.round(metres / STEP) * STEP;
 
-type Props = Pick<SlabProps, "things" | "readOnly" | "onThing">;
+interface Props {
+  things: readonly Thing[];
+  readOnly: boolean;
+  onThing: (thing: Thing) => Promise<unknown>;
+}
 
 export const Things = ({ things, readOnly, onThing }: Props) =>
   readOnly

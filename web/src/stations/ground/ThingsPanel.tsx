@@ -6,7 +6,6 @@ import Typography from "@mui/material/Typography";
 import type { GroundBody, Thing } from "../../api/types";
 import { length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
-import type { SlabProps } from "./slabProps";
 
 const KINDS: readonly Thing["kind"][] = ["cone", "pole", "vehicle", "wall", "solid line", "island"];
 const SPOT = { x_m: -2, off_m: 3 };
@@ -15,10 +14,12 @@ const SPOT = { x_m: -2, off_m: 3 };
 const sizes = (units: Units): string =>
   `Ordinary sizes: a cone ${length(0.3, units)}, a vehicle ${length(4.4, units)} by ${length(1.8, units)}, a wall ${length(3, units)}, a solid line ${length(5, units)}, an island ${length(3, units)} by ${length(1.5, units)}. Tyres keep off an island, the body off everything else.`;
 
-type Props = Pick<SlabProps, "things" | "onThing"> & {
+interface Props {
   ground: GroundBody;
+  things: readonly Thing[];
+  onThing: (thing: Thing) => Promise<unknown>;
   take: (name: string) => void;
-};
+}
 
 export const ThingsPanel = ({ ground, things, onThing, take }: Props) => {
   const units = useUnits();

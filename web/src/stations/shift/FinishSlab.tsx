@@ -1,6 +1,6 @@
 /** Every finish of the set on the same ground, to scale, with the plan and the mean. */
-import type { FinishSet, Metres, Point, Pose, Sheet, VehicleBody } from "../../api/types";
-import { type Berth, berthOf } from "../../drawing/berth";
+import type { FinishSet, Point, Pose, Sheet, VehicleBody } from "../../api/types";
+
 import { placed, useFrame } from "../../drawing/frame";
 import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
@@ -11,16 +11,6 @@ interface Props {
   sheet: Sheet;
   finishes: FinishSet;
 }
-
-const meanOf = (poses: readonly Pose[]): Pose => {
-  const mean = (pick: (p: Pose) => number) =>
-    poses.reduce((sum, p) => sum + pick(p), 0) / poses.length;
-  return {
-    x_m: mean((p) => p.x_m),
-    y_m: mean((p) => p.y_m),
-    heading_deg: mean((p) => p.heading_deg),
-  };
-};
 
 /** Both ends of a vehicle with room for others beside it. */
 const around = (ends: readonly Point[]) => {
@@ -34,17 +24,21 @@ const around = (ends: readonly Point[]) => {
   };
 };
 
-const boundsOf = (berth: Berth, final: Pose, vehicle: VehicleBody, ahead: Metres | null) => {
-  const [, across] = berth.away;
-  if (Math.abs(across) < 0.99)
-    return around([placed(final, [noseX(vehicle), 0]), placed(final, [-rearOverhang(vehicle), 0])]);
-  const [x, y] = placed(final, [noseX(vehicle), 0]);
-  const [tail] = placed(final, [-rearOverhang(vehicle), 0]);
-  const room = x > tail ? { right: (ahead ?? 1) + 0.8, left: 0.9 } : { right: 0.9, left: 1.8 };
-  const kerb = berth.edge([x, y])[1];
+const boundsOf = ({ plan }: Sheet, vehicle: VehicleBody) => {
+  const { final, drawing } = plan;
+  const nose = placed(final, [noseX(vehicle), 0]);
+  const tail = placed(final, [-rearOverhang(vehicle), 0]);
+  const [, across] = drawing.away;
+  if (Math.abs(across) < 0.99) return around([nose, tail]);
+  const [x, y] = nose;
+  const room =
+    x > tail[0]
+      ? { right: (plan.finish.ahead_m ?? 1) + 0.8, left: 0.9 }
+      : { right: 0.9, left: 1.8 };
+  const kerb = drawing.dimensions.find((line) => line.what === "kerb_front")?.to_m[1] ?? y;
   return {
-    left: Math.min(x, tail) - room.left,
-    right: Math.max(x, tail) + room.right,
+    left: Math.min(x, tail[0]) - room.left,
+    right: Math.max(x, tail[0]) + room.right,
     bottom: across < 0 ? y - 2 : kerb - 0.7,
     top: across < 0 ? kerb + 0.7 : y + 2,
   };
@@ -53,10 +47,9 @@ const boundsOf = (berth: Berth, final: Pose, vehicle: VehicleBody, ahead: Metres
 export const FinishSlab = ({ sheet, finishes }: Props) => {
   const vehicle = sheet.vehicle.body;
   const ground = sheet.ground.body;
-  const method = sheet.method.body;
-  const { final } = sheet.plan;
-  const bounds = boundsOf(berthOf(ground, method), final, vehicle, sheet.plan.finish.ahead_m);
-  const low = bounds.bottom < bounds.top - 6 || berthOf(ground, method).away[1] < 0;
+  const { final, drawing } = sheet.plan;
+  const bounds = boundsOf(sheet, vehicle);
+  const low = bounds.bottom < bounds.top - 6 || drawing.away[1] < 0;
   return (
     <Slab bounds={bounds} label={`${finishes.counted} finishes on ${ground.name}, to scale`}>
       <PlaceScene ground={ground} />
@@ -81,7 +74,6 @@ export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
       bodyCorners(vehicle).map((p) => placed(pose, p)),
       true,
     );
-  const mean = counted.length ? meanOf(counted.map((m) => m.pose)) : null;
   const y = legend ? frame.height - 20 : 28;
   return (
     <g>
@@ -103,7 +95,9 @@ export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
         strokeWidth={3}
         strokeDasharray="9 5"
       />
-      {mean && <path d={outline(mean)} fill="none" stroke="#fff" strokeWidth={3} />}
+      {finishes.mean && (
+        <path d={outline(finishes.mean)} fill="none" stroke="#fff" strokeWidth={3} />
+      )}
       <g transform={`translate(22 ${y})`} fontSize={13} fill="#fff">
         <rect x={-10} y={-20} width={460} height={30} rx={6} fill={ink.cabin} opacity={0.92} />
         <path d="M0 -4H24" stroke={ink.marigold} strokeWidth={3} strokeDasharray="9 5" />

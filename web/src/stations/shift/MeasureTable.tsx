@@ -2,7 +2,7 @@
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import type { FinishSet } from "../../api/types";
-import type { BerthWords } from "../../drawing/berth";
+import type { FinishWords } from "../../shell/finishWords";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -11,7 +11,7 @@ import { ENDS } from "./words";
 type Measure = FinishSet["measures"][number];
 
 /** What the three figures are called where the set was driven. */
-const namesFor = (words: BerthWords) => ({
+const namesFor = (words: FinishWords) => ({
   kerb_m: `Off the ${words.edge}`,
   angle_deg: "Angle",
   ahead_m: words.ahead_m,
@@ -22,7 +22,7 @@ const said = (m: Measure, value: number, units: Units) =>
 
 interface Props {
   finishes: FinishSet;
-  words: BerthWords;
+  words: FinishWords;
 }
 
 export const MeasureTable = ({ finishes, words }: Props) => {

@@ -4,8 +4,8 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
 import { setsQuery, sheetQuery } from "../../api/queries";
-import { berthWords } from "../../drawing/berth";
 import { Columns } from "../../shell/Columns";
+import { finishWords } from "../../shell/finishWords";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket } from "../../shell/useDocket";
 import { AdviceCard } from "./AdviceCard";
@@ -33,7 +33,7 @@ const ShiftStation = () => {
       </Nothing>
     );
   if (!sheet.data || !current) return <Waiting what="Sorting the finishes" />;
-  const words = berthWords(sheet.data.ground.body.goal, sheet.data.method.body);
+  const words = finishWords(sheet.data.ground.body.goal, sheet.data.method.body);
   return (
     <Columns side={360} least={620}>
       <Box

@@ -4,8 +4,8 @@ import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { ask } from "../../api/client";
 import type { Attempt, Mend, Readings } from "../../api/types";
-import type { BerthWords } from "../../drawing/berth";
 import { Asked } from "../../shell/Asked";
+import type { FinishWords } from "../../shell/finishWords";
 import { length, roughly } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -29,7 +29,7 @@ interface Props {
   mend: ReturnType<typeof useMend>;
   wanted: boolean;
   ask: (wanted: boolean) => void;
-  words: BerthWords;
+  words: FinishWords;
 }
 
 export const MendCard = ({ mend, wanted, ask, words }: Props) => (
@@ -52,7 +52,7 @@ export const MendCard = ({ mend, wanted, ask, words }: Props) => (
   </Asked>
 );
 
-const Steps = ({ mend, words }: { mend: Mend; words: BerthWords }) => {
+const Steps = ({ mend, words }: { mend: Mend; words: FinishWords }) => {
   const units = useUnits();
   return (
     <>

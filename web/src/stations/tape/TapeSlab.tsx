@@ -1,12 +1,12 @@
 /** The finish, to scale, with the readings typed on its dimension lines. */
-import type { Mend, Metres, Point, Pose, Sheet, VehicleBody } from "../../api/types";
-import { type Berth, berthOf, berthWords, endsOf } from "../../drawing/berth";
+import type { Dimensioned, Mend, Metres, Point, Sheet, Tape, VehicleBody } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
 import { Pin } from "../../drawing/Pin";
 import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
+import { finishWords } from "../../shell/finishWords";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
 import type { TypedReadings } from "./typed";
@@ -14,34 +14,30 @@ import type { TypedReadings } from "./typed";
 interface Props {
   sheet: Sheet;
   readings: TypedReadings;
-  pose: Pose | null;
-  alongKnown: boolean;
+  tape: Tape | null;
   mend: Mend | null;
   readOnly: boolean;
   onRead: (name: keyof TypedReadings, metres: Metres | null) => void;
 }
 
-export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, onRead }: Props) => {
+export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Props) => {
   const vehicle = sheet.vehicle.body;
   const ground = sheet.ground.body;
-  const method = sheet.method.body;
-  const away = ground.side === "left" ? -1 : 1;
-  const berth = berthOf(ground, method);
-  const words = berthWords(ground.goal, method);
-  const drawn = pose ?? sheet.plan.final;
-  const held = endsOf(berth, vehicle);
-  const nose = placed(drawn, held.front);
-  const end = placed(drawn, held.rear);
-  const hub = (x: Metres, track: Metres): Point =>
-    placed(drawn, [x, (-away * (track + vehicle.tyre_width_m)) / 2]);
-  const rear = hub(0, vehicle.track_rear_m);
-  const front = hub(vehicle.wheelbase_m, vehicle.track_front_m);
-  const ahead = berth.ahead?.(nose) ?? nose;
-  const behind = berth.behind?.(end) ?? end;
-  const bounds = boundsOf(berth, [
+  const { drawing, final } = sheet.plan;
+  const words = finishWords(ground.goal, sheet.method.body);
+  const drawn = tape?.pose ?? final;
+  // What was kept before the lines were told has those of the plan.
+  const lines = tape?.dimensions.length ? tape.dimensions : drawing.dimensions;
+  const line = (what: Dimensioned["what"]) => lines.find((one) => one.what === what);
+  const [rear, front, ahead, behind] = [
+    line("kerb_rear"),
+    line("kerb_front"),
+    line("ahead"),
+    line("behind"),
+  ];
+  const bounds = boundsOf(drawing.away, rear?.to_m ?? [0, 0], [
     ...[noseX(vehicle), -rearOverhang(vehicle)].map((x) => placed(drawn, [x, 0])),
-    ahead,
-    behind,
+    ...[ahead, behind].flatMap((one) => (one ? [one.to_m] : [])),
     ...mendReach(mend, vehicle),
   ]);
   const field = (
@@ -65,42 +61,43 @@ export const TapeSlab = ({ sheet, readings, pose, alongKnown, mend, readOnly, on
     </Pin>
   );
   // Fields stand clear of the vehicle: past the edge, and out on its free side.
-  const shut = (p: Point): Point => step(berth.edge(p), berth.away, -0.95);
-  const lane = (p: Point, q: Point): Point => step(mid(p, q), berth.away, 2.4);
+  const shut = ({ to_m }: Dimensioned): Point => step(to_m, drawing.away, -0.95);
+  const lane = ({ from_m, to_m }: Dimensioned): Point => step(mid(from_m, to_m), drawing.away, 2.4);
   return (
     <Slab
       bounds={bounds}
       label="Where it ended, to scale"
       overlay={
         <>
-          {field("kerb_rear_m", words.kerb_rear_m, shut(rear), "cm")}
-          {field("kerb_front_m", words.kerb_front_m, shut(front), "cm")}
-          {berth.ahead && field("ahead_m", words.ahead_m, lane(nose, ahead), "m", true)}
-          {berth.behind && field("behind_m", words.behind_m, lane(end, behind), "m", true)}
+          {rear && field("kerb_rear_m", words.kerb_rear_m, shut(rear), "cm")}
+          {front && field("kerb_front_m", words.kerb_front_m, shut(front), "cm")}
+          {ahead && field("ahead_m", words.ahead_m, lane(ahead), "m", true)}
+          {behind && field("behind_m", words.behind_m, lane(behind), "m", true)}
         </>
       }
     >
       <PlaceScene ground={ground} />
-      {pose && <VehicleShape vehicle={vehicle} pose={sheet.plan.final} look="ghost" />}
-      <g opacity={pose ? 1 : 0.35}>
-        <VehicleShape vehicle={vehicle} pose={drawn} look={pose ? "final" : "ghost"} />
+      {tape && <VehicleShape vehicle={vehicle} pose={final} look="ghost" />}
+      <g opacity={tape ? 1 : 0.35}>
+        <VehicleShape vehicle={vehicle} pose={drawn} look={tape ? "final" : "ghost"} />
       </g>
       {mend && <MendPath mend={mend} vehicle={vehicle} />}
-      <Dimension from={rear} to={berth.edge(rear)} />
-      <Dimension from={front} to={berth.edge(front)} />
-      {[berth.ahead && ([nose, ahead] as const), berth.behind && ([end, behind] as const)].map(
-        (line) =>
-          line && (
+      {[rear, front].map(
+        (one) => one && <Dimension key={one.what} from={one.from_m} to={one.to_m} />,
+      )}
+      {[ahead, behind].map(
+        (one) =>
+          one && (
             <Dimension
-              key={`${line[0]}`}
-              from={step(line[0], berth.away, 1.9)}
-              to={step(line[1], berth.away, 1.9)}
+              key={one.what}
+              from={step(one.from_m, drawing.away, 1.9)}
+              to={step(one.to_m, drawing.away, 1.9)}
             />
           ),
       )}
-      <text x={12} y={berth.away[1] > 0.5 ? "6%" : "96%"} fill="#fff" fontSize={13}>
-        {pose
-          ? alongKnown
+      <text x={12} y={drawing.away[1] > 0.5 ? "6%" : "96%"} fill="#fff" fontSize={13}>
+        {tape
+          ? tape.along_known
             ? "Solid: as taped. Outline: as planned."
             : "Solid: as taped; its place along is assumed, no gap was taped. Outline: as planned."
           : "Outline: as planned. Nothing taped yet."}
@@ -123,10 +120,9 @@ const mendReach = (mend: Mend | null, vehicle: VehicleBody): Point[] =>
   ]);
 
 /** Room for the vehicle, what it stands between, and the fields beside it. */
-const boundsOf = (berth: Berth, points: readonly Point[]) => {
+const boundsOf = ([, across]: Point, [, kerb]: Point, points: readonly Point[]) => {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
-  const [, across] = berth.away;
   if (Math.abs(across) < 0.99)
     return {
       left: Math.min(...xs) - 3.6,
@@ -135,7 +131,6 @@ const boundsOf = (berth: Berth, points: readonly Point[]) => {
       top: Math.max(...ys) + 0.9,
     };
   // Across the road it may end farther from its kerb than along the near one.
-  const kerb = berth.edge(points[0] ?? [0, 0])[1];
   const edge =
     across < 0 ? Math.min(kerb, Math.max(...ys) + 1.1) : Math.max(kerb, Math.min(...ys) - 1.1);
   return {

@@ -8,8 +8,8 @@ import { Link, useLocation } from "react-router";
 import { ApiError, ask } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
 import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
-import { type BerthWords, berthWords } from "../../drawing/berth";
 import { Columns } from "../../shell/Columns";
+import { type FinishWords, finishWords } from "../../shell/finishWords";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useStored } from "../../shell/useStored";
@@ -58,7 +58,7 @@ const TapeStation = () => {
 };
 
 /** The server names the reading by its field; the person knows it by its label. */
-const inWords = (error: Error, words: BerthWords): string =>
+const inWords = (error: Error, words: FinishWords): string =>
   error instanceof ApiError && error.field
     ? `${measureName(error.field, words)}: ${error.problem}`
     : error.message;
@@ -94,7 +94,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
     null,
   );
   const typed = draft ?? kept;
-  const words = berthWords(sheet.ground.body.goal, sheet.method.body);
+  const words = finishWords(sheet.ground.body.goal, sheet.method.body);
   const readings = complete(typed);
   const path = { attempt_id: attempt.id };
   const preview = useQuery({
@@ -140,8 +140,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
       <TapeSlab
         sheet={sheet}
         readings={typed}
-        pose={tape?.pose ?? null}
-        alongKnown={tape?.along_known ?? false}
+        tape={tape ?? null}
         mend={(mending && mend.data) || null}
         readOnly={readOnly}
         onRead={(name, metres) => setDraft({ ...typed, [name]: metres })}

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import type { Finding, Revision, Tape } from "../../api/types";
-import type { BerthWords } from "../../drawing/berth";
+import type { FinishWords } from "../../shell/finishWords";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -34,8 +34,8 @@ const HEADLINES: Record<Tape["verdict"]["outcome"], string> = {
 
 const GRADES = { small: "small fault", serious: "serious", ends: "ends the test" } as const;
 
-export const measureName = (measure: string, words?: BerthWords): string =>
-  words?.[measure as keyof BerthWords] ?? NAMES[measure] ?? measure;
+export const measureName = (measure: string, words?: FinishWords): string =>
+  words?.[measure as keyof FinishWords] ?? NAMES[measure] ?? measure;
 
 export const figure = (measure: string, value: number | null, units: Units): string => {
   if (value === null) return "not taped";
@@ -60,7 +60,7 @@ export const limitText = (
 interface Props {
   tape: Tape;
   standard: Revision<"standard">;
-  words: BerthWords;
+  words: FinishWords;
 }
 
 export const VerdictCard = ({ tape, standard, words }: Props) => {
@@ -97,7 +97,7 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
 interface RowProps {
   finding: Finding;
   units: Units;
-  words: BerthWords;
+  words: FinishWords;
 }
 
 const Row = ({ finding, units, words }: RowProps) => {

@@ -2,6 +2,7 @@
 
 from faircorner.ground.kind import Kind
 from faircorner.ground.kinds.bay.document import BayModel
+from faircorner.ground.kinds.bay.drawing import sketch
 from faircorner.ground.kinds.bay.goal import Bay, Head, Lines
 from faircorner.ground.kinds.bay.layout import (
     LAID,
@@ -26,6 +27,7 @@ BAY = Kind(
     things=("end of the far line", "end of the near line"),
     laid=lambda _place: LAID,
     rooms=rooms,
+    sketch=sketch,
     sizes=sizes,
     # What passes on a road, or comes round its bends, is no matter in a car park.
     distances=(),

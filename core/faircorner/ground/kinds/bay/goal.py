@@ -84,6 +84,12 @@ class Bay(Goal):
         """y from which the gap at the start is measured, m: the guide line, else the mouths'."""
         return -(self.guide or 0.0)
 
+    def in_view(self, obstacles: Obstacles, width: float) -> Floats:
+        """The bay, what stands in those beside it, and the aisle as far as its other side."""
+        parked = [o.polygon[:, 1].max() for o in obstacles if o.polygon[:, 1].max() > 0]
+        deep = max([float(self.inward[1]) * self.depth, *parked])
+        return np.array([(-3.0, deep - 0.3), (3.0, -width + 0.2)])
+
     def sighted(self, obstacles: Obstacles) -> tuple[Sighted, ...]:
         marks = (
             ("end of the near line", np.array([[-self.half_mouth, 0.0]]), 0.0),

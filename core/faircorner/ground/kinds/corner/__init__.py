@@ -5,6 +5,7 @@ import numpy as np
 from faircorner.ground.check import DISTANCES
 from faircorner.ground.kind import Kind, Room, Size
 from faircorner.ground.kinds.corner.document import CornerModel
+from faircorner.ground.kinds.corner.drawing import sketch
 from faircorner.ground.kinds.corner.goal import Corner
 from faircorner.ground.kinds.roads import Road, lay_road
 from faircorner.ground.place import Ground
@@ -37,6 +38,7 @@ CORNER = Kind(
     gap_to="mouth",
     things=("first curved kerbstone", "last curved kerbstone"),
     rooms=lambda _place: (Room(what="road width", measure="road_width"),),
+    sketch=sketch,
     sizes=_sizes,
     # Round a corner the junction is the exercise.
     distances=tuple(name for name in DISTANCES if name != "junction"),

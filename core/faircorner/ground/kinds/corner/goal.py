@@ -10,6 +10,7 @@ from faircorner.ground.berth import Berth, BerthEnd
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb
 from faircorner.ground.sighted import Obstacles, Sighted
+from faircorner.plane import Floats
 
 __all__ = ["Corner"]
 
@@ -28,6 +29,7 @@ class Corner(Goal):
     """
 
     kind: ClassVar[str] = "corner"
+    kerbs_tried: ClassVar[tuple[float, float]] = (0.2, 1.5)
     radius: float = 5.0
     side_width: float = 6.0
     kerb: float = 0.5
@@ -56,6 +58,10 @@ class Corner(Goal):
 
     def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
         return {"corner start": self.radius, "corner": 0.0}
+
+    def in_view(self, _obstacles: Obstacles, _width: float) -> Floats:
+        """The side road as wide as it is."""
+        return np.array([(-self.side_width, np.nan)])
 
     def sighted(self, _obstacles: Obstacles) -> tuple[Sighted, ...]:
         first = np.array([[self.radius, 0.0]])

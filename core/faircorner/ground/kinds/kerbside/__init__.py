@@ -2,6 +2,7 @@
 
 from faircorner.ground.kind import Kind
 from faircorner.ground.kinds.kerbside.document import KerbsideModel
+from faircorner.ground.kinds.kerbside.drawing import sketch
 from faircorner.ground.kinds.kerbside.goal import Kerbside
 from faircorner.ground.kinds.kerbside.layout import (
     adjust_kerb,
@@ -27,6 +28,7 @@ KERBSIDE = Kind(
     things=("corner of the parked vehicle",),
     laid=parked_names,
     rooms=rooms,
+    sketch=sketch,
     sizes=sizes,
     to_pass=left_to_pass,
     has_neighbour=True,

@@ -10,6 +10,7 @@ from faircorner.ground.berth import Berth, BerthEnd
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
 from faircorner.ground.sighted import Obstacles, Sighted, named
+from faircorner.plane import Floats
 
 __all__ = ["Kerbside"]
 
@@ -69,6 +70,14 @@ class Kerbside(Goal):
     def flank(self, obstacles: Obstacles) -> float:
         """y from which the gap at the start is measured, m: the parked vehicle's flank."""
         return float(named(obstacles, self.ahead).polygon[:, 1].min())
+
+    def flank_from(self, obstacles: Obstacles) -> float:
+        return float(named(obstacles, self.ahead).polygon[:, 0].min())
+
+    def in_view(self, obstacles: Obstacles, width: float) -> Floats:
+        """As much of the vehicle ahead as shows what it is."""
+        ahead = named(obstacles, self.ahead).polygon
+        return np.array([(min(ahead[:, 0].max(), 4.8), 0.2), (0.0, ahead[:, 1].min())])
 
     def sighted(self, obstacles: Obstacles) -> tuple[Sighted, ...]:
         parked = named(obstacles, self.ahead)

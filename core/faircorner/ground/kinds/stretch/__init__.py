@@ -3,6 +3,7 @@
 from faircorner.ground.kind import Kind, Room
 from faircorner.ground.kinds.roads import Road, lay_road
 from faircorner.ground.kinds.stretch.document import StretchModel
+from faircorner.ground.kinds.stretch.drawing import sketch
 from faircorner.ground.kinds.stretch.goal import Stretch
 
 __all__ = ["STRETCH", "Stretch", "StretchModel"]
@@ -21,5 +22,6 @@ STRETCH = Kind(
     gap_to="mark",
     things=("post",),
     rooms=lambda _place: (Room(what="start gap", measure=None, only_more=False),),
+    sketch=sketch,
     sizes=lambda _place, _vehicle: (),
 )

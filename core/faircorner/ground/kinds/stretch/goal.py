@@ -27,6 +27,7 @@ class Stretch(Goal):
     """
 
     kind: ClassVar[str] = "stretch"
+    kerbs_tried: ClassVar[tuple[float, float]] = (0.1, 1.0)
     kerb: float = 0.3
     short: float = 0.5
     run: float = 9.0

@@ -8,6 +8,7 @@ from faircorner.errors import InputError
 from faircorner.ground.kind import Kind, Room, Size
 from faircorner.ground.kinds.roads import Road, lay_road
 from faircorner.ground.kinds.turnabout.document import TurnaboutModel
+from faircorner.ground.kinds.turnabout.drawing import sketch
 from faircorner.ground.kinds.turnabout.goal import Turnabout
 from faircorner.ground.place import Ground
 from faircorner.vehicle import Vehicle
@@ -43,5 +44,6 @@ TURNABOUT = Kind(
     gap_to="mark",
     things=(),
     rooms=lambda _place: (Room(what="road width", measure="road_width"),),
+    sketch=sketch,
     sizes=_sizes,
 )

@@ -10,6 +10,7 @@ from faircorner.ground.berth import Berth
 from faircorner.ground.goal import Goal, nobody_asks
 from faircorner.ground.kerbline import FAR_KERB, Kerbline, far_kerb, near_kerb
 from faircorner.ground.sighted import Obstacles, Sighted
+from faircorner.plane import Floats
 
 __all__ = ["Turnabout"]
 
@@ -23,6 +24,8 @@ class Turnabout(Goal):
     """
 
     kind: ClassVar[str] = "turnabout"
+    kerbs_narrow: ClassVar[bool] = True
+    kerbs_tried: ClassVar[tuple[float, float]] = (0.3, 2.5)
     kerb: float = 1.0
     overhang: bool = True
 
@@ -42,6 +45,9 @@ class Turnabout(Goal):
 
     def landmarks(self, _obstacles: Obstacles) -> dict[str, float]:
         return {"mark": 0.0}
+
+    def in_view(self, _obstacles: Obstacles, width: float) -> Floats:
+        return np.array([(np.nan, 0.5), (np.nan, -width - 0.1)])
 
     def sighted(self, _obstacles: Obstacles) -> tuple[Sighted, ...]:
         return ()

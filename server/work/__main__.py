@@ -1,0 +1,14 @@
+"""`python -m server.work`: a worker, until it is asked to end."""
+
+import django
+from procrastinate.contrib.django import app
+
+
+def main() -> None:
+    django.setup()
+    with app.replace_connector(app.connector.get_worker_connector()) as with_pool:
+        with_pool.run_worker()
+
+
+if __name__ == "__main__":
+    main()

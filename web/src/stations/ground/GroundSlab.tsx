@@ -1,0 +1,67 @@
+/** The place to scale: a field on every dimension line, a handle on what can be pulled. */
+import type { GroundBody, GroundState, Metres, Thing } from "../../api/types";
+import { Dimension } from "../../drawing/Dimension";
+import { DragHandle } from "../../drawing/DragHandle";
+import { Pin } from "../../drawing/Pin";
+import { PlaceScene } from "../../drawing/PlaceScene";
+import { Slab } from "../../drawing/Slab";
+import { LengthField } from "../../shell/LengthField";
+import { GRIP_WORDS, MEASURE_WORDS } from "./measureWords";
+import { Things } from "./Things";
+
+interface Props {
+  ground: GroundBody;
+  state: GroundState;
+  readOnly: boolean;
+  onMeasure: (measure: string, metres: Metres) => void;
+  /** Puts a thing down, or moves the one of that name; fails where that cannot be. */
+  onThing: (thing: Thing) => Promise<unknown>;
+}
+
+export const GroundSlab = ({ ground, state, readOnly, onMeasure, onThing }: Props) => {
+  const { measures, sketch, things } = state;
+  return (
+    <Slab
+      bounds={sketch.view}
+      label={`${ground.name}, to scale`}
+      overlay={
+        <>
+          {sketch.lines.map(({ measure, at_m, fine }) => (
+            <Pin key={measure} at={at_m}>
+              <LengthField
+                label={MEASURE_WORDS[measure] ?? measure}
+                metres={measures[measure] ?? 0}
+                bare={fine ? "cm" : "m"}
+                readOnly={readOnly}
+                width={116}
+                onCommit={(typed) => typed !== null && onMeasure(measure, typed)}
+              />
+            </Pin>
+          ))}
+          {!readOnly &&
+            sketch.lines.map(
+              ({ measure, grip_m, pull }) =>
+                grip_m &&
+                pull && (
+                  <DragHandle
+                    key={measure}
+                    label={GRIP_WORDS[measure] ?? measure}
+                    at={grip_m}
+                    pull={pull}
+                    value={measures[measure] ?? 0}
+                    onChange={(metres) => onMeasure(measure, metres)}
+                  />
+                ),
+            )}
+          <Things things={things} readOnly={readOnly} onThing={onThing} />
+        </>
+      }
+    >
+      <PlaceScene ground={ground} />
+      {sketch.lines.map(
+        ({ measure, ends_m }) =>
+          ends_m && <Dimension key={measure} from={ends_m[0]} to={ends_m[1]} />,
+      )}
+    </Slab>
+  );
+};
