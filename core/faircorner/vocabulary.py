@@ -9,6 +9,7 @@ from faircorner.cues.fitted import USUAL_ANGLE, USUAL_METRES, USUAL_SHARE
 from faircorner.cues.method import LOOKS
 from faircorner.cues.places import OWN_POINTS
 from faircorner.ground import KINDS, SIGHTED_KINDS
+from faircorner.ground.things import SIZES
 from faircorner.standards import MEASURES
 
 __all__ = ["vocabulary"]
@@ -18,8 +19,10 @@ def vocabulary() -> dict[str, Any]:
     """Every list of names, as documents have them.
 
     manoeuvres : by name the kind of place where each ends, and how each event begins there
-    places : by kind its landmarks, and what may be seen there besides what was put down
+    places : by kind its landmarks, what may be seen there besides what was put down, whether it
+    is left again from between others, and whether it has a size that could be less
     seen : kinds of what was put down that may be seen
+    things : length, width and height, m, of what can be put down
     fitted : how a figure begins that is left to the fit
     """
     return {
@@ -27,13 +30,19 @@ def vocabulary() -> dict[str, Any]:
             name: {"goal": goal, "events": _events(name, goal)} for name, goal in MANOEUVRES.items()
         },
         "places": {
-            name: {"landmarks": list(kind.landmarks), "things": list(kind.things)}
+            name: {
+                "landmarks": list(kind.landmarks),
+                "things": list(kind.things),
+                "left_again": kind.left_again,
+                "tightens": kind.sizes is not None,
+            }
             for name, kind in KINDS.items()
         },
         "own_points": list(OWN_POINTS),
         "edges": list(get_args(EdgeName)),
         "seen": list(SIGHTED_KINDS),
         "looks": list(LOOKS),
+        "things": {kind: list(size) for kind, size in SIZES.items()},
         "fitted": {
             "metres": USUAL_METRES.model_dump(),
             "angle": USUAL_ANGLE.model_dump(),

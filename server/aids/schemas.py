@@ -32,8 +32,16 @@ class RollOut(Schema):
     path_m: list[tuple[float, float]]
 
 
+class RollAssumed(Schema):
+    """So far out of its place it counts as in the road; at this angle a kerb holds a tyre."""
+
+    into_m: float
+    holds_deg: float
+
+
 class HillOut(Schema):
     best: Literal["toward", "away", "straight"]
+    assumed: RollAssumed
     ways: list[RollOut]
 
 

@@ -118,10 +118,12 @@ class ReviseIn(Schema):
 
 
 class PlaceWords(Schema):
-    """What a method may name at a kind of place."""
+    """What a method may name at a kind of place, and what may be asked there."""
 
     landmarks: list[Landmark]
     things: list[str]
+    left_again: bool
+    tightens: bool
 
 
 class ManoeuvreWords(Schema):
@@ -155,6 +157,7 @@ class VocabularyOut(Schema):
     edges: list[EdgeName]
     seen: list[str]
     looks: list[Look]
+    things: dict[ThingKind, tuple[float, float, float]]
     fitted: FittedWords
     measures: list[MeasureWord]
 

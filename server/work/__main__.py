@@ -2,11 +2,12 @@
 
 import django
 from procrastinate.contrib.django import app
+from procrastinate.contrib.django.django_connector import DjangoConnector
 
 
 def main() -> None:
     django.setup()
-    with app.replace_connector(app.connector.get_worker_connector()) as with_pool:
+    with app.replace_connector(DjangoConnector().get_worker_connector()) as with_pool:
         with_pool.run_worker()
 
 

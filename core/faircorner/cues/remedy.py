@@ -79,10 +79,11 @@ def least_sizes(scene: Scene, given: Given, heard: Heard) -> list[tuple[str, flo
     scene a little tighter than that, which does not work. Takes about ten fits each. Raises
     InputError where there is nothing to be tightened.
     """
-    sizes = kind_of(scene.ground).sizes(scene.ground, scene.vehicle)
-    if not sizes:
+    sizes_of = kind_of(scene.ground).sizes
+    if sizes_of is None:
         raise InputError("ground", "there is no least size to look for at such a place")
     found: list[tuple[str, float | None, Scene]] = []
+    sizes = sizes_of(scene.ground, scene.vehicle)
     fits = _Fits(heard, len(sizes))
     for size in sizes:
         metres = _least_of(fits, scene, given, size)

@@ -8,6 +8,7 @@ import numpy as np
 from faircorner.cues import Shuffle
 from faircorner.documents.figures import figure, pose_document, wheel_angle
 from faircorner.motion import Roll, best_roll, roll
+from faircorner.motion.roll import HOLDS, INTO
 from faircorner.sides import Side, turned_back, turned_in
 from faircorner.vehicle import Vehicle
 
@@ -27,6 +28,7 @@ def hill_document(
     }
     return {
         "best": best_roll(rolls),
+        "assumed": {"into_m": INTO, "holds_deg": figure(degrees(HOLDS))},
         "ways": [_rolled(vehicle, side, way, found) for way, found in rolls.items()],
     }
 

@@ -50,9 +50,11 @@ class Kind:
     measures, adjust : what a tape would say of it, and the same with one measure changed
     laid : names of what the layout itself put there, which its own measures move
     sketch : its measures where they are drawn
-    rooms, sizes : what may be given where it is too tight, and what can be looked for as the least
+    rooms, sizes : what may be given where it is too tight, and what can be looked for as the
+        least, None where nothing can be
     distances : which of what should be far off is asked of it
     to_pass : m left for others to pass a vehicle that stands ready, None where nobody passes
+    left_again : whether there is a way out to be worked out, as from between others
     has_neighbour : whether cues are taken from a parked vehicle
     landmarks, things : names that its goal gives, for whoever writes a method
     gap_to : what the gap that is wanted along it is told to
@@ -70,10 +72,11 @@ class Kind:
     things: tuple[str, ...] = ()
     laid: Callable[[Ground], frozenset[str]] = field(default=lambda _ground: frozenset())
     rooms: Callable[[Ground], tuple[Room, ...]]
-    sizes: Callable[[Ground, Vehicle], tuple[Size, ...]]
+    sizes: Callable[[Ground, Vehicle], tuple[Size, ...]] | None = None
     distances: tuple[str, ...] = DISTANCES
     to_pass: Callable[[Ground], float] | None = None
     has_neighbour: bool = False
+    left_again: bool = False
 
     @property
     def name(self) -> str:

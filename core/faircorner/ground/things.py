@@ -15,13 +15,13 @@ from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
 from faircorner.plane import Floats, box, to_site
 
-__all__ = ["THINGS", "Thing", "ThingKind", "put_down", "take_away", "things"]
+__all__ = ["SIZES", "THINGS", "Thing", "ThingKind", "put_down", "take_away", "things"]
 
 ThingKind: TypeAlias = Literal["cone", "pole", "vehicle", "wall", "solid line", "island"]
 THINGS: tuple[ThingKind, ...] = get_args(ThingKind)
 
 # Length, width and height of what is put down, m: ordinary ones, told on screen.
-_SIZES: dict[ThingKind, tuple[float, float, float]] = {
+SIZES: dict[ThingKind, tuple[float, float, float]] = {
     "cone": (0.3, 0.3, 0.5),
     "pole": (0.1, 0.1, 1.6),
     "vehicle": (4.4, 1.8, 1.45),
@@ -44,7 +44,7 @@ class Thing:
 
 
 def _outline(kind: ThingKind) -> Floats:
-    length, width, _ = _SIZES[kind]
+    length, width, _ = SIZES[kind]
     if kind in ("cone", "pole"):
         angle = np.linspace(0, 2 * np.pi, 8, endpoint=False) + np.pi / 8
         return np.stack((np.cos(angle), np.sin(angle)), axis=-1) * length / 2
@@ -91,7 +91,7 @@ def put_down(
         name=name or f"{kind} {number}",
         kind=kind,
         polygon=to_site(np.array([x, y, turned]), _outline(kind)),
-        height=_SIZES[kind][2],
+        height=SIZES[kind][2],
     )
     if name:
         return ground.with_obstacle(made)

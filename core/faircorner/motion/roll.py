@@ -14,7 +14,7 @@ from faircorner.motion.legs import Leg, Track, drive
 from faircorner.plane import Floats, to_site
 from faircorner.vehicle import Vehicle
 
-__all__ = ["End", "Roll", "best_roll", "roll"]
+__all__ = ["HOLDS", "INTO", "End", "Roll", "best_roll", "roll"]
 
 End: TypeAlias = Literal["held by the kerb", "against the kerb", "off the road", "into the road",
                          "on down the hill"]  # fmt: skip
@@ -22,9 +22,9 @@ _LONGEST, _SAMPLE = 15.0, 0.02
 # Half the length of tyre that meets a kerb, m; as for contact.
 _HALF = 0.20
 # So far out of its own place a rolling vehicle is in somebody's way, m.
-_INTO = 0.5
+INTO = 0.5
 # A tyre that meets the kerb at less than this rides along it and up, rad; assumed, docs/sums.
-_HOLDS = np.radians(15)
+HOLDS = np.radians(15)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -67,7 +67,7 @@ def roll(vehicle: Vehicle, *, gap: float, forward: bool, turns: float, kerb: boo
     # The axle that leads the roll says where the whole vehicle is bound; the other end swings.
     leading = np.array([[vehicle.wheelbase if forward else 0.0, 0.0]])
     across = to_site(poses, leading)[:, 0, 1]
-    out = _first(across < start[0][1] - _INTO)
+    out = _first(across < start[0][1] - INTO)
     if kerb:
         angle = float(vehicle.steering.road_wheel_angle(turns))
         front = _first(to_site(poses, _front_tyre(vehicle, angle))[..., 1].max(axis=1) >= 0)
@@ -84,7 +84,7 @@ def _at_the_kerb(track: Track, front: int, rear: int, angle: float) -> Roll:
     heading = float(track.poses[0, at, 2])
     tyre: Literal["front", "rear"] = "front" if front <= rear else "rear"
     met = abs(heading + angle) if tyre == "front" else abs(heading)
-    return _ended(track, at, "held by the kerb" if met >= _HOLDS else "against the kerb", tyre, met)
+    return _ended(track, at, "held by the kerb" if met >= HOLDS else "against the kerb", tyre, met)
 
 
 def _first(happens: np.ndarray[tuple[int], np.dtype[np.bool_]]) -> int:

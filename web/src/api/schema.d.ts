@@ -1991,13 +1991,17 @@ export interface components {
         };
         /**
          * PlaceWords
-         * @description What a method may name at a kind of place.
+         * @description What a method may name at a kind of place, and what may be asked there.
          */
         PlaceWords: {
             /** Landmarks */
             landmarks: ("tail ahead" | "nose ahead" | "nose behind" | "near line" | "far line" | "mark" | "corner start" | "corner" | "stop")[];
             /** Things */
             things: string[];
+            /** Left Again */
+            left_again: boolean;
+            /** Tightens */
+            tightens: boolean;
         };
         /**
          * VocabularyOut
@@ -2020,6 +2024,14 @@ export interface components {
             seen: string[];
             /** Looks */
             looks: ("all round" | "off side" | "near side" | "behind" | "nose")[];
+            /** Things */
+            things: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            };
             fitted: components["schemas"]["FittedWords"];
             /** Measures */
             measures: components["schemas"]["MeasureWord"][];
@@ -3170,8 +3182,19 @@ export interface components {
              * @enum {string}
              */
             best: "toward" | "away" | "straight";
+            assumed: components["schemas"]["RollAssumed"];
             /** Ways */
             ways: components["schemas"]["RollOut"][];
+        };
+        /**
+         * RollAssumed
+         * @description So far out of its place it counts as in the road; at this angle a kerb holds a tyre.
+         */
+        RollAssumed: {
+            /** Into M */
+            into_m: number;
+            /** Holds Deg */
+            holds_deg: number;
         };
         /**
          * RollOut

@@ -8,13 +8,13 @@ import Typography from "@mui/material/Typography";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask } from "../api/client";
-import type { Point, Roll, VehicleBody } from "../api/types";
+import type { Metres, Point, Roll, VehicleBody } from "../api/types";
 import { useFrame } from "../drawing/frame";
 import { Slab } from "../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape } from "../drawing/VehicleShape";
 import { LengthField } from "../shell/LengthField";
 import { Waiting } from "../shell/states";
-import { length, type Units } from "../shell/units";
+import { degrees, length, type Units } from "../shell/units";
 import { useDocket, useUnits } from "../shell/useDocket";
 import { useLast } from "../shell/useLast";
 import { ink } from "../theme";
@@ -90,14 +90,16 @@ const Hill = () => {
               kerb={edge === "kerb"}
               forward={facing === "down"}
               vehicle={vehicle}
+              into={shown.assumed.into_m}
             />
           ))}
         </Box>
       )}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        A slow roll, simulated, with the wheel left at full lock. That a tyre meeting the kerb at
-        less than 15° rides along it and up is assumed. First brake, gear and chock: turned wheels
-        are only the last of them. Local rules prevail.
+        A slow roll, simulated, with the wheel left at full lock.
+        {shown &&
+          ` That a tyre meeting the kerb at less than ${degrees(shown.assumed.holds_deg)} rides along it and up is assumed.`}{" "}
+        First brake, gear and chock: turned wheels are only the last of them. Local rules prevail.
       </Typography>
     </Desk>
   );
@@ -132,20 +134,22 @@ interface WayProps {
   kerb: boolean;
   forward: boolean;
   vehicle: VehicleBody;
+  /** So far out of its place it counts as in the road. */
+  into: Metres;
 }
 
-const ended = (roll: Roll, units: Units): string => {
+const ended = (roll: Roll, into: Metres, units: Units): string => {
   const after = `after ${length(roll.metres, units)}`;
   return {
     "held by the kerb": `The ${roll.tyre} tyre meets the kerb ${after}, at ${Math.round(roll.angle_deg)}°, and holds.`,
     "against the kerb": `The ${roll.tyre} tyre meets the kerb ${after}, at only ${Math.round(roll.angle_deg)}°: it may ride along it and up.`,
     "off the road": `It leaves the road over the edge ${after}.`,
-    "into the road": `It rolls out into the road: ${length(0.5, units)} of it ${after}.`,
+    "into the road": `It rolls out into the road: ${length(into, units)} of it ${after}.`,
     "on down the hill": "It rolls on down the hill beside the edge, faster and faster.",
   }[roll.end];
 };
 
-const Way = ({ roll, best, side, kerb, forward, vehicle }: WayProps) => {
+const Way = ({ roll, best, side, kerb, forward, vehicle, into }: WayProps) => {
   const units = useUnits();
   const away = side === "left" ? -1 : 1;
   const reach = 3.4;
@@ -182,7 +186,7 @@ const Way = ({ roll, best, side, kerb, forward, vehicle }: WayProps) => {
           {WAYS[roll.way]}
           {best && " ✓"}
         </Typography>
-        <Box sx={{ fontSize: 15 }}>{ended(roll, units)}</Box>
+        <Box sx={{ fontSize: 15 }}>{ended(roll, into, units)}</Box>
         {best && <Box sx={{ fontWeight: 700, color: ink.teal }}>Leave them like this.</Box>}
       </Box>
     </Paper>

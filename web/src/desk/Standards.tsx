@@ -6,8 +6,8 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { documentsOfQuery } from "../api/queries";
 import type { Entry } from "../api/types";
+import { PLACES } from "../places";
 import { download } from "../shell/download";
-import { standardWords } from "../shell/finishWords";
 import { Failure, Waiting } from "../shell/states";
 import { useUnits } from "../shell/useDocket";
 import { useGoalOf } from "../shell/useVocabulary";
@@ -37,7 +37,7 @@ const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
   const units = useUnits();
   const goalOf = useGoalOf();
   const body = standard.latest.body;
-  const words = standardWords(goalOf(body));
+  const words = PLACES[goalOf(body)].words(null, body.manoeuvre);
   return (
     <Paper sx={{ p: 2 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>

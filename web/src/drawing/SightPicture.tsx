@@ -2,7 +2,7 @@
 import { useId } from "react";
 import type { Call, GroundBody, Point, Pose, VehicleBody } from "../api/types";
 import { ink } from "../theme";
-import { landOf } from "./CornerScene";
+import { landOf } from "./land";
 import { type Camera, hull, outline, type Point3, project } from "./project";
 
 const WIDTH = 316;
@@ -115,17 +115,17 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
       ]),
     );
   const road = ground.road_width_m;
-  const edges = {
-    bay: () => bayLines(camera, ground, into),
-    corner: () => corners(camera, ground, lift),
-    road: (): Part[] => [
-      { key: "path", d: strip(0, KERB_HEIGHT, near * 25, KERB_HEIGHT), fill: ink.footpath },
-      { key: "kerb", d: strip(0, 0, 0, KERB_HEIGHT), fill: "#E6DECB" },
-    ],
-  };
-  const { kind } = ground.goal;
+  const rounded = ground.edges.filter((e) => e.kind === "kerb" && e.points_m.length > 2);
+  const straight = ground.edges.some((e) => e.kind === "kerb" && e.points_m.length === 2);
   const parts: Part[] = [
-    ...edges[kind === "bay" || kind === "corner" ? kind : "road"](),
+    ...bayLines(camera, ground, into),
+    ...corners(camera, rounded, lift),
+    ...(straight
+      ? [
+          { key: "path", d: strip(0, KERB_HEIGHT, near * 25, KERB_HEIGHT), fill: ink.footpath },
+          { key: "kerb", d: strip(0, 0, 0, KERB_HEIGHT), fill: "#E6DECB" },
+        ]
+      : []),
     {
       key: "far",
       d: strip(-near * road, KERB_HEIGHT, -near * (road + 25), KERB_HEIGHT),
@@ -168,24 +168,22 @@ const scenery = (camera: Camera, ground: GroundBody, into: (p: Point) => Point):
 /** The ground behind each rounded kerb, and the kerb's face before it, farther stones first. */
 const corners = (
   camera: Camera,
-  ground: GroundBody,
+  kerbs: GroundBody["edges"],
   lift: (p: Point, z: number) => Point3,
 ): Part[] =>
-  ground.edges
-    .filter((edge) => edge.kind === "kerb")
-    .flatMap(({ name, points_m }) => {
-      const near = points_m.map((p): Point => [clamp(p[0]), clamp(p[1])]);
-      const stones = near.slice(1).map((p, i): Part => {
-        const before = near[i] ?? p;
-        const face = [lift(before, 0), lift(p, 0), lift(p, KERB_HEIGHT), lift(before, KERB_HEIGHT)];
-        return { key: `${name} ${i}`, d: outline(project(camera, face)), fill: "#E6DECB" };
-      });
-      const land = landOf(near).map((p) => lift(p, KERB_HEIGHT));
-      return [
-        { key: `${name} land`, d: outline(project(camera, land)), fill: ink.footpath },
-        ...stones,
-      ];
+  kerbs.flatMap(({ name, points_m }) => {
+    const near = points_m.map((p): Point => [clamp(p[0]), clamp(p[1])]);
+    const stones = near.slice(1).map((p, i): Part => {
+      const before = near[i] ?? p;
+      const face = [lift(before, 0), lift(p, 0), lift(p, KERB_HEIGHT), lift(before, KERB_HEIGHT)];
+      return { key: `${name} ${i}`, d: outline(project(camera, face)), fill: "#E6DECB" };
     });
+    const land = landOf(near).map((p) => lift(p, KERB_HEIGHT));
+    return [
+      { key: `${name} land`, d: outline(project(camera, land)), fill: ink.footpath },
+      ...stones,
+    ];
+  });
 
 const clamp = (metres: number) => Math.max(-30, Math.min(30, metres));
 

@@ -2,24 +2,16 @@
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { NO_OPTIONS, planQuery } from "../api/queries";
-import type { GoalKind } from "../api/types";
+import { PLACES } from "../places";
 import { PlanSlab } from "../stations/cues/PlanSlab";
 import { ink } from "../theme";
 import { Failure, Waiting } from "./states";
 import type { MethodChoice } from "./useMethods";
 
-const ENDS: Record<GoalKind, string> = {
-  kerbside: "Ends along a kerb, behind a parked vehicle",
-  bay: "Ends in a bay",
-  turnabout: "Turns round in an empty road",
-  corner: "Ends in a side road",
-  stretch: "Goes along a free kerb",
-};
-
 /** A method that ends at a kind of place that nobody has laid out yet. */
 const Elsewhere = ({ method }: { method: MethodChoice }) => (
   <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
-    {ENDS[method.goal]}: lay out such a place in Ground first.
+    {PLACES[method.goal].ends}: lay out such a place in Ground first.
   </Box>
 );
 

@@ -8,16 +8,17 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { leastSizesQuery, NO_OPTIONS, planQuery } from "../../api/queries";
 import type { Plan } from "../../api/types";
-import { finishWords } from "../../shell/finishWords";
+import { finishWords } from "../../places";
+import { LEAST, leastOf } from "../../places/leastWords";
 import { MethodPicture } from "../../shell/MethodPicture";
 import { Waiting } from "../../shell/states";
 import { length, type Units } from "../../shell/units";
 import { useDocket, useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
 import { type MethodChoice, useMethods } from "../../shell/useMethods";
+import { useVocabulary } from "../../shell/useVocabulary";
 import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
-import { hasLeast, LEAST, leastOf } from "../cues/least";
 
 const Compare = () => {
   const methods = useMethods().filter((method) => method.suits);
@@ -74,7 +75,7 @@ const Column = ({ name, method, methods, choose }: ColumnProps) => (
 const Figures = ({ method }: { method: MethodChoice }) => {
   const units = useUnits();
   const plan = useQuery(planQuery(method.docket, NO_OPTIONS)).data;
-  const tightens = hasLeast(method.docket.ground.body);
+  const tightens = useVocabulary().places[method.goal]?.tightens ?? false;
   const least = useLongWork(leastSizesQuery(method.docket), tightens);
   if (!plan) return <Waiting />;
   const sizes = least.found?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [];

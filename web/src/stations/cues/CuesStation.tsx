@@ -5,29 +5,26 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { ApiError } from "../../api/client";
 import { planQuery } from "../../api/queries";
-import type { Docket, GroundBody, Plan } from "../../api/types";
+import type { Docket, Plan } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
+import { finishWords, PLACES } from "../../places";
 import { Columns } from "../../shell/Columns";
-import { finishWords } from "../../shell/finishWords";
 import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useLast } from "../../shell/useLast";
 import { useRevise } from "../../shell/useRevise";
+import { useVocabulary } from "../../shell/useVocabulary";
 import { ink } from "../../theme";
 import { CallList } from "./CallList";
 import { Clearances } from "./Clearances";
-import { CornerWheel } from "./CornerWheel";
 import { CueCard } from "./CueCard";
-import { Drift, Rejoin } from "./Drift";
 import { LeastRoom } from "./LeastRoom";
-import { hasLeast } from "./least";
 import { MethodEditor } from "./MethodEditor";
 import { PlanSlab } from "./PlanSlab";
 import { PlayCall, usePlayed, useRescue } from "./PlayCall";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
-import { TurnWidths } from "./TurnWidths";
 import { useCueOptions } from "./useCueOptions";
 import { WayOut } from "./WayOut";
 import { WhyNot } from "./WhyNot";
@@ -48,11 +45,9 @@ const troubleOf = (error: Error | null, plan: Plan) => {
   return { text: `This cannot be driven: ${plan.why_not}.`, step: plan.reason.step };
 };
 
-/** From between others there is a way out to be worked out; from an empty road one drives off. */
-const hasWayOut = ({ goal }: GroundBody) => goal.kind === "kerbside" || goal.kind === "bay";
-
 const Sheet = ({ docket }: { docket: Docket }) => {
   const teaches = useRole() !== "learner";
+  const place = useVocabulary().places[docket.ground.body.goal.kind];
   const cue = useCueOptions(docket);
   const options = useDeferredValue(cue.options);
   const draft = useRevise(docket.method);
@@ -76,6 +71,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const vehicle = docket.vehicle.body;
   const ground = docket.ground.body;
   const method = draft.body;
+  const { Aids } = PLACES[ground.goal.kind];
   const call = shown.calls[active - 1] ?? shown.calls[0];
   const told = call && at(shown.path, call.told_s_m);
   const live = s === null ? null : at(shown.path, s);
@@ -154,16 +150,11 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             </Button>
           )}
           <Clearances plan={shown} />
-          {shown.feasible && !draft.changed && hasWayOut(ground) && (
+          {shown.feasible && !draft.changed && place?.left_again && (
             <WayOut docket={docket} options={options} />
           )}
-          {!draft.changed && hasLeast(ground) && (
-            <LeastRoom docket={docket} vehicle={vehicle} />
-          )}
-          {ground.goal.kind === "turnabout" && <TurnWidths />}
-          {ground.goal.kind === "corner" && <CornerWheel docket={docket} goal={ground.goal} />}
-          {method.manoeuvre === "pull up opposite" && <Rejoin docket={docket} />}
-          {ground.goal.kind === "stretch" && <Drift docket={docket} goal={ground.goal} />}
+          {!draft.changed && place?.tightens && <LeastRoom docket={docket} vehicle={vehicle} />}
+          {Aids && <Aids docket={docket} />}
         </Box>
         <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />
       </Box>

@@ -3,13 +3,13 @@ import Box from "@mui/material/Box";
 import { useState } from "react";
 import { leastSizesQuery } from "../../api/queries";
 import type { Docket, LeastSize, VehicleBody } from "../../api/types";
+import { LEAST, leastOf } from "../../places/leastWords";
 import { Asked } from "../../shell/Asked";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
 import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
-import { LEAST, leastOf } from "./least";
 import { PlanSlab } from "./PlanSlab";
 import { whyNot } from "./words";
 

@@ -11,10 +11,10 @@ import type {
 import { Dimension } from "../../drawing/Dimension";
 import { useFrame } from "../../drawing/frame";
 import { CallDisc } from "../../drawing/marks";
-import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { at } from "../../drawing/scrub";
 import { VehicleShape } from "../../drawing/VehicleShape";
+import { PLACES } from "../../places";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -37,9 +37,10 @@ interface Props {
 
 export const PlanSlab = (props: Props) => {
   const { plan, ground } = props;
+  const { Scene } = PLACES[ground.goal.kind];
   return (
     <Slab bounds={plan.drawing.view} label={`Plan of the manoeuvre, ${ground.name}`}>
-      <PlaceScene ground={ground} />
+      <Scene ground={ground} />
       <PlanDrawing {...props} />
     </Slab>
   );

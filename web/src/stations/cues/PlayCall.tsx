@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { playQuery, rescueQuery } from "../../api/queries";
 import type { Call, Docket, Metres, PlanOptions, Played, Rescue } from "../../api/types";
-import type { FinishWords } from "../../shell/finishWords";
+import type { FinishWords } from "../../places";
 import { degrees, length, roughly, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import type { FinishWords } from "../../shell/finishWords";
+import type { FinishWords } from "../../places";
 import { ink } from "../../theme";
 import { type Draft, secondsOf, type useAttemptDraft, useNow } from "./useAttemptDraft";
 import { toggleClock } from "./useDriveKeys";
@@ -23,15 +23,16 @@ const COUNTS: {
 interface Props {
   noting: ReturnType<typeof useAttemptDraft>;
   words: FinishWords;
+  kerbed: boolean;
 }
 
 /** What is counted here: in a bay there is no kerb to mount. */
-const countsAt = (words: FinishWords) =>
-  COUNTS.filter(({ name }) => name !== "mount" || words.edge === "kerb").map((count) =>
+const countsAt = (words: FinishWords, kerbed: boolean) =>
+  COUNTS.filter(({ name }) => name !== "mount" || kerbed).map((count) =>
     count.name === "kerb" ? { ...count, label: words.kerb_touches } : count,
   );
 
-export const Counters = ({ noting, words }: Props) => {
+export const Counters = ({ noting, words, kerbed }: Props) => {
   const { draft, change, undo, again, keep } = noting;
   const running = draft.runningSince !== null;
   const seconds = Math.floor(secondsOf(draft, useNow(running)));
@@ -55,7 +56,7 @@ export const Counters = ({ noting, words }: Props) => {
         </Button>
       </Paper>
       <Paper sx={{ p: 1.25, display: "grid", gap: 0.5 }}>
-        {countsAt(words).map(({ name, label }) => (
+        {countsAt(words, kerbed).map(({ name, label }) => (
           <Box key={name} sx={{ display: "flex", alignItems: "center" }}>
             <Box sx={{ flex: 1, fontSize: 15 }}>{label}</Box>
             <Button

@@ -5,7 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation, useNavigate } from "react-router";
 import { sheetQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
-import { finishWords } from "../../shell/finishWords";
+import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { Counters } from "./Counters";
@@ -55,7 +55,11 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
           <StepCard key={step.name} index={i} say={step.say} sheet={sheet} noting={noting} />
         ))}
       </Box>
-      <Counters noting={noting} words={finishWords(sheet.ground.body.goal, method)} />
+      <Counters
+        noting={noting}
+        words={finishWords(sheet.ground.body.goal, method)}
+        kerbed={PLACES[sheet.ground.body.goal.kind].kerbed}
+      />
     </Box>
   );
 };

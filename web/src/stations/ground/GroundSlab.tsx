@@ -3,10 +3,9 @@ import type { GroundBody, GroundState, Metres, Thing } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { DragHandle } from "../../drawing/DragHandle";
 import { Pin } from "../../drawing/Pin";
-import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
+import { PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
-import { GRIP_WORDS, MEASURE_WORDS } from "./measureWords";
 import { Things } from "./Things";
 
 interface Props {
@@ -20,6 +19,7 @@ interface Props {
 
 export const GroundSlab = ({ ground, state, readOnly, onMeasure, onThing }: Props) => {
   const { measures, sketch, things } = state;
+  const { Scene, measures: words, grips } = PLACES[ground.goal.kind];
   return (
     <Slab
       bounds={sketch.view}
@@ -29,7 +29,7 @@ export const GroundSlab = ({ ground, state, readOnly, onMeasure, onThing }: Prop
           {sketch.lines.map(({ measure, at_m, fine }) => (
             <Pin key={measure} at={at_m}>
               <LengthField
-                label={MEASURE_WORDS[measure] ?? measure}
+                label={words[measure] ?? measure}
                 metres={measures[measure] ?? 0}
                 bare={fine ? "cm" : "m"}
                 readOnly={readOnly}
@@ -45,7 +45,7 @@ export const GroundSlab = ({ ground, state, readOnly, onMeasure, onThing }: Prop
                 pull && (
                   <DragHandle
                     key={measure}
-                    label={GRIP_WORDS[measure] ?? measure}
+                    label={grips?.[measure] ?? measure}
                     at={grip_m}
                     pull={pull}
                     value={measures[measure] ?? 0}
@@ -57,7 +57,7 @@ export const GroundSlab = ({ ground, state, readOnly, onMeasure, onThing }: Prop
         </>
       }
     >
-      <PlaceScene ground={ground} />
+      <Scene ground={ground} />
       {sketch.lines.map(
         ({ measure, ends_m }) =>
           ends_m && <Dimension key={measure} from={ends_m[0]} to={ends_m[1]} />,

@@ -1,7 +1,6 @@
 /** Station 2: the place, to scale, its measures typed or dragged where they are drawn. */
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Paper from "@mui/material/Paper";
 import Switch from "@mui/material/Switch";
@@ -11,27 +10,17 @@ import Typography from "@mui/material/Typography";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { ask } from "../../api/client";
 import type { GroundBody, GroundState, Metres, Revision, Thing } from "../../api/types";
+import { PLACES } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { LengthField } from "../../shell/LengthField";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
-import { type BayChange, BayPanel } from "./BayPanel";
 import { GroundSlab } from "./GroundSlab";
 import { NewPlace } from "./NewPlace";
 import { PlaceCheck } from "./PlaceCheck";
 import { ThingsPanel } from "./ThingsPanel";
-
-type Goal = GroundBody["goal"]["kind"];
-
-/** How it should stand, where the figures alone do not say it. */
-const ENDED: Partial<Record<Goal, string>> = {
-  bay: "Midway between the lines, in line with the bay.",
-  turnabout: "Facing back, beside the kerb across the road.",
-  corner: "In the side road, facing out, far enough in that others can turn in.",
-  stretch: "Along the kerb. A kerbside stop ends before the post; the others reverse from there.",
-};
 
 const GroundStation = () => {
   const docket = useDocket();
@@ -75,12 +64,7 @@ const useGround = (revision: Revision<"ground">) => {
     error: change.error,
     adjust: (measure: string, metres: Metres) =>
       change.mutate((body) => ask.post("/api/grounds/adjust", { body: { body, measure, metres } })),
-    behind: (gap_m: Metres | null) =>
-      change.mutate((body) => ask.post("/api/grounds/behind", { body: { body, gap_m } })),
-    bay: (part: BayChange) =>
-      change.mutate((body) => ask.post("/api/grounds/bay", { body: { body, ...part } })),
-    overhang: (overhang: boolean) =>
-      change.mutate((body) => ask.post("/api/grounds/road", { body: { body, overhang } })),
+    change: change.mutate,
     put: (thing: Thing) =>
       change.mutateAsync((body) => ask.post("/api/grounds/thing", { body: { body, ...thing } })),
     take: (name: string) =>
@@ -90,8 +74,7 @@ const useGround = (revision: Revision<"ground">) => {
 };
 
 const Place = ({ revision }: { revision: Revision<"ground"> }) => {
-  const { draft, measured, error, adjust, behind, bay, overhang, put, take, turn } =
-    useGround(revision);
+  const { draft, measured, error, adjust, change, put, take, turn } = useGround(revision);
   const readOnly = useRole() === "learner";
   const ground = draft.body;
   if (measured.isPending) return <Waiting what="Measuring the place" />;
@@ -102,6 +85,7 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
     metres !== null && adjust(measure, metres);
   const field = (measure: string, label: string, bare: "m" | "cm" = "m") => (
     <LengthField
+      key={measure}
       label={label}
       metres={measures[measure] ?? null}
       bare={bare}
@@ -111,7 +95,7 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
     />
   );
   const { goal } = ground;
-  const edge = goal.kind === "bay" ? "Bay" : "Kerb";
+  const place = PLACES[goal.kind];
   return (
     <Columns least={560}>
       <GroundSlab
@@ -130,46 +114,16 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
             fullWidth
             value={ground.side}
             disabled={readOnly}
-            aria-label={edge}
+            aria-label={place.side}
             onChange={(_, side) => side && side !== ground.side && turn()}
           >
-            <ToggleButton value="left">{edge} left</ToggleButton>
-            <ToggleButton value="right">{edge} right</ToggleButton>
+            <ToggleButton value="left">{place.side} left</ToggleButton>
+            <ToggleButton value="right">{place.side} right</ToggleButton>
           </ToggleButtonGroup>
-          {goal.kind === "bay" && (
-            <BayPanel ground={ground} goal={goal} readOnly={readOnly} change={bay} />
+          {place.Controls && (
+            <place.Controls ground={ground} readOnly={readOnly} change={change} field={field} />
           )}
-          {goal.kind === "kerbside" && (
-            <Button
-              variant="outlined"
-              disabled={readOnly}
-              onClick={() => behind(goal.behind === null ? 7.5 : null)}
-            >
-              {goal.behind === null ? "Park a vehicle behind" : "Take the one behind away"}
-            </Button>
-          )}
-          {goal.kind === "turnabout" && (
-            <FormControlLabel
-              sx={{ mx: 0, gap: 0.5 }}
-              control={
-                <Switch
-                  edge="start"
-                  checked={goal.overhang}
-                  disabled={readOnly}
-                  onChange={(_, allowed) => overhang(allowed)}
-                />
-              }
-              label="The body may reach over the kerbs; tyres never"
-            />
-          )}
-          {goal.kind === "kerbside" && (
-            <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
-              {field("road_width", "Road width")}
-              {field("ahead_askew", "Nose ahead out by", "cm")}
-              {goal.behind !== null && field("behind_askew", "Nose behind out by", "cm")}
-            </Box>
-          )}
-          {goal.kind !== "bay" && (
+          {place.kerbed && (
             <FormControlLabel
               sx={{ mx: 0, gap: 0.5 }}
               control={
@@ -189,19 +143,11 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <Typography variant="h2">Wanted at the end</Typography>
           <Box sx={{ display: "flex", gap: 1.5 }}>
-            {goal.kind !== "bay" && field("goal_kerb", "Wheels off the kerb", "cm")}
-            {goal.kind === "kerbside" && field("goal_ahead", "To vehicle ahead")}
-            {goal.kind === "stretch" && field("goal_short", "Nose to the post", "cm")}
-            {goal.kind === "bay" &&
-              field(
-                "goal_head",
-                goal.head === "wheel stop" ? "Tyres to stop" : "To the head",
-                "cm",
-              )}
+            {place.wanted(goal).map((wanted) => field(...wanted))}
           </Box>
-          {ENDED[goal.kind] && (
+          {place.stood && (
             <Typography sx={{ fontSize: 13 }} color="text.secondary">
-              {ENDED[goal.kind]}
+              {place.stood}
             </Typography>
           )}
           <ReviseBar revision={revision} draft={draft} what="ground" />

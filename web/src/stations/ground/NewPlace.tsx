@@ -7,16 +7,9 @@ import TextField from "@mui/material/TextField";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask } from "../../api/client";
+import type { GoalKind } from "../../api/types";
+import { PLACES } from "../../places";
 import { useChangeDocket, useSchool } from "../../shell/useDocket";
-
-const KINDS = {
-  kerbside: "New kerb",
-  bay: "New bay",
-  turnabout: "Road to turn in",
-  corner: "Corner",
-  stretch: "Free kerb",
-} as const;
-type Kind = keyof typeof KINDS;
 
 export const NewPlace = () => {
   const client = useQueryClient();
@@ -24,7 +17,7 @@ export const NewPlace = () => {
   const change = useChangeDocket();
   const [name, setName] = useState("");
   const make = useMutation({
-    mutationFn: async (kind: Kind) => {
+    mutationFn: async (kind: GoalKind) => {
       const side = keeps === "right" ? ("right" as const) : ("left" as const);
       const laid = await ask.post("/api/grounds/new", { body: { name: name.trim(), kind, side } });
       return await ask.post("/api/documents", {
@@ -46,7 +39,7 @@ export const NewPlace = () => {
         onChange={(e) => setName(e.target.value)}
       />
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-        {(Object.keys(KINDS) as Kind[]).map((kind) => (
+        {(Object.keys(PLACES) as GoalKind[]).map((kind) => (
           <Button
             key={kind}
             variant="outlined"
@@ -54,7 +47,7 @@ export const NewPlace = () => {
             disabled={!name.trim() || make.isPending}
             onClick={() => make.mutate(kind)}
           >
-            {KINDS[kind]}
+            {PLACES[kind].fresh}
           </Button>
         ))}
       </Box>

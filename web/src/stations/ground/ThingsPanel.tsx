@@ -3,16 +3,27 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import type { GroundBody, Thing } from "../../api/types";
+import type { GroundBody, Thing, Vocabulary } from "../../api/types";
 import { length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
+import { useVocabulary } from "../../shell/useVocabulary";
 
-const KINDS: readonly Thing["kind"][] = ["cone", "pole", "vehicle", "wall", "solid line", "island"];
 const SPOT = { x_m: -2, off_m: 3 };
 
+type Sizes = Vocabulary["things"];
+
 /** The core's ordinary sizes, said where they are used. */
-const sizes = (units: Units): string =>
-  `Ordinary sizes: a cone ${length(0.3, units)}, a vehicle ${length(4.4, units)} by ${length(1.8, units)}, a wall ${length(3, units)}, a solid line ${length(5, units)}, an island ${length(3, units)} by ${length(1.5, units)}. Tyres keep off an island, the body off everything else.`;
+const sizesSaid = (sizes: Sizes, units: Units): string => {
+  const said = Object.entries(sizes).map(([kind, [long, wide]]) =>
+    wide < THIN || long === wide
+      ? `${kind} ${length(long, units)}`
+      : `${kind} ${length(long, units)} by ${length(wide, units)}`,
+  );
+  return `Ordinary sizes: ${said.join(", ")}. Tyres keep off an island, the body off everything else.`;
+};
+
+/** Of what is thinner only the length is told, m. */
+const THIN = 0.3;
 
 interface Props {
   ground: GroundBody;
@@ -23,6 +34,7 @@ interface Props {
 
 export const ThingsPanel = ({ ground, things, onThing, take }: Props) => {
   const units = useUnits();
+  const { things: sizes } = useVocabulary();
   const away = ground.side === "left" ? -1 : 1;
   // What goes wrong is told beside the drawing.
   const put = (thing: Thing) => void onThing(thing).catch(() => {});
@@ -32,7 +44,7 @@ export const ThingsPanel = ({ ground, things, onThing, take }: Props) => {
     <Paper component="section" aria-label="Put down" sx={{ p: 2, display: "grid", gap: 1 }}>
       <Typography variant="h2">Put down</Typography>
       <Box sx={{ display: "flex", gap: 0.75, flexWrap: "wrap" }}>
-        {KINDS.map((kind) => (
+        {(Object.keys(sizes) as Thing["kind"][]).map((kind) => (
           <Button
             key={kind}
             size="small"
@@ -70,7 +82,8 @@ export const ThingsPanel = ({ ground, things, onThing, take }: Props) => {
         </Box>
       ))}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        Drag them on the drawing; arrow keys move by {length(0.05, units)}. {sizes(units)}
+        Drag them on the drawing; arrow keys move by {length(0.05, units)}.{" "}
+        {sizesSaid(sizes, units)}
       </Typography>
     </Paper>
   );

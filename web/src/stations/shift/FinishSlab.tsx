@@ -2,9 +2,9 @@
 import type { FinishSet, Point, Pose, Sheet, VehicleBody } from "../../api/types";
 
 import { placed, useFrame } from "../../drawing/frame";
-import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { bodyCorners, noseX, rearOverhang } from "../../drawing/VehicleShape";
+import { PLACES } from "../../places";
 import { ink } from "../../theme";
 
 interface Props {
@@ -47,12 +47,13 @@ const boundsOf = ({ plan }: Sheet, vehicle: VehicleBody) => {
 export const FinishSlab = ({ sheet, finishes }: Props) => {
   const vehicle = sheet.vehicle.body;
   const ground = sheet.ground.body;
+  const { Scene } = PLACES[ground.goal.kind];
   const { final, drawing } = sheet.plan;
   const bounds = boundsOf(sheet, vehicle);
   const low = bounds.bottom < bounds.top - 6 || drawing.away[1] < 0;
   return (
     <Slab bounds={bounds} label={`${finishes.counted} finishes on ${ground.name}, to scale`}>
-      <PlaceScene ground={ground} />
+      <Scene ground={ground} />
       <Marks vehicle={vehicle} plan={final} finishes={finishes} legend={low} />
     </Slab>
   );

@@ -3,10 +3,9 @@ import type { Dimensioned, Mend, Metres, Point, Sheet, Tape, VehicleBody } from 
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
 import { Pin } from "../../drawing/Pin";
-import { PlaceScene } from "../../drawing/PlaceScene";
 import { Slab } from "../../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
-import { finishWords } from "../../shell/finishWords";
+import { finishWords, PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
 import type { TypedReadings } from "./typed";
@@ -23,6 +22,7 @@ interface Props {
 export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Props) => {
   const vehicle = sheet.vehicle.body;
   const ground = sheet.ground.body;
+  const { Scene } = PLACES[ground.goal.kind];
   const { drawing, final } = sheet.plan;
   const words = finishWords(ground.goal, sheet.method.body);
   const drawn = tape?.pose ?? final;
@@ -76,7 +76,7 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
         </>
       }
     >
-      <PlaceScene ground={ground} />
+      <Scene ground={ground} />
       {tape && <VehicleShape vehicle={vehicle} pose={final} look="ghost" />}
       <g opacity={tape ? 1 : 0.35}>
         <VehicleShape vehicle={vehicle} pose={drawn} look={tape ? "final" : "ghost"} />

@@ -3,7 +3,7 @@ import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import type { Finding, Revision, Tape } from "../../api/types";
-import type { FinishWords } from "../../shell/finishWords";
+import type { FinishWords } from "../../places";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";

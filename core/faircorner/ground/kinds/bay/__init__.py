@@ -32,4 +32,5 @@ BAY = Kind(
     # What passes on a road, or comes round its bends, is no matter in a car park.
     distances=(),
     has_neighbour=True,
+    left_again=True,
 )

@@ -32,4 +32,5 @@ KERBSIDE = Kind(
     sizes=sizes,
     to_pass=left_to_pass,
     has_neighbour=True,
+    left_again=True,
 )

@@ -23,5 +23,4 @@ STRETCH = Kind(
     things=("post",),
     rooms=lambda _place: (Room(what="start gap", measure=None, only_more=False),),
     sketch=sketch,
-    sizes=lambda _place, _vehicle: (),
 )

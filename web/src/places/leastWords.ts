@@ -1,6 +1,6 @@
 /** The least room a method can use, in words. */
-import type { GroundBody, LeastSize } from "../../api/types";
-import { length, type Units } from "../../shell/units";
+import type { LeastSize } from "../api/types";
+import { length, type Units } from "../shell/units";
 
 export const LEAST: Record<LeastSize["what"], string> = {
   gap: "Least gap between two that it can use",
@@ -8,9 +8,6 @@ export const LEAST: Record<LeastSize["what"], string> = {
   aisle: "Least width of aisle that it can use",
   "road width": "Least width of road that it can use",
 };
-
-/** Along a free kerb there is nothing that could be tighter. */
-export const hasLeast = ({ goal }: GroundBody): boolean => goal.kind !== "stretch";
 
 export const leastOf = ({ metres }: LeastSize, units: Units): string =>
   metres === null ? "none within reason" : length(metres, units);

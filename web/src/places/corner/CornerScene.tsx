@@ -1,18 +1,12 @@
 /** A road and a side road, their kerbs rounding both corners. */
 import { useId } from "react";
-import type { GroundBody, Point } from "../api/types";
-import { ink } from "../theme";
-import { useFrame } from "./frame";
-import { Standing } from "./Standing";
+import type { GroundBody, Point } from "../../api/types";
+import { useFrame } from "../../drawing/frame";
+import { landOf } from "../../drawing/land";
+import { Standing } from "../../drawing/Standing";
+import { ink } from "../../theme";
 
 const KERB_STONE = 0.15;
-
-/** The ground behind a corner's kerb: its ends joined over the far side. */
-export const landOf = (edge: readonly Point[]): Point[] => {
-  const larger = (axis: 0 | 1) =>
-    edge.reduce((best, p) => (Math.abs(p[axis]) > Math.abs(best) ? p[axis] : best), 0);
-  return [...edge, [larger(0), larger(1)]];
-};
 
 export const CornerScene = ({ ground }: { ground: GroundBody }) => {
   const frame = useFrame();

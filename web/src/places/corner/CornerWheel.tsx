@@ -9,7 +9,12 @@ import { length, turns } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 
-export const CornerWheel = ({ docket, goal }: { docket: Docket; goal: CornerGoal }) => {
+export const CornerWheel = ({ docket }: { docket: Docket }) => {
+  const { goal } = docket.ground.body;
+  return goal.kind === "corner" ? <Wheel docket={docket} goal={goal} /> : null;
+};
+
+const Wheel = ({ docket, goal }: { docket: Docket; goal: CornerGoal }) => {
   const units = useUnits();
   const { data = [] } = useQuery(cornerWheelQuery(docket.vehicle.id, goal.kerb_m));
   return (

@@ -16,7 +16,18 @@ import { ink } from "../../theme";
 type Gear = "forward" | "reverse";
 type Way = "toward" | "away";
 
-export const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
+export const StretchAids = ({ docket }: { docket: Docket }) => {
+  const { goal } = docket.ground.body;
+  if (goal.kind !== "stretch") return null;
+  return (
+    <>
+      {docket.method.body.manoeuvre === "pull up opposite" && <Rejoin docket={docket} />}
+      <Drift docket={docket} goal={goal} />
+    </>
+  );
+};
+
+const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
   const units = useUnits();
   const [sideways, setSideways] = useState<Metres>(0.15);
   const [gear, setGear] = useState<Gear>("reverse");
@@ -123,7 +134,7 @@ const Ways = ({ ways }: { ways: Shuffle[] }) => {
 };
 
 /** Back to one's own side from the kerb opposite. */
-export const Rejoin = ({ docket }: { docket: Docket }) => {
+const Rejoin = ({ docket }: { docket: Docket }) => {
   const units = useUnits();
   const { data } = useQuery(rejoinQuery(docket));
   if (!data) return null;

@@ -3,25 +3,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
-import type { BayGoal, GroundBody } from "../../api/types";
+import { ask } from "../../api/client";
+import type { BayGoal, BayIn } from "../../api/types";
 import { NumberField } from "../../shell/NumberField";
 import { ink } from "../../theme";
-
-export interface BayChange {
-  angle_deg?: number;
-  head?: BayGoal["head"];
-  before?: boolean;
-  beyond?: boolean;
-  lines?: BayGoal["lines"];
-  guide?: boolean;
-}
-
-interface Props {
-  ground: GroundBody;
-  goal: BayGoal;
-  readOnly: boolean;
-  change: (part: BayChange) => void;
-}
+import type { ControlsProps } from "../place";
 
 const HEADS: BayGoal["head"][] = ["line", "wall", "wheel stop"];
 
@@ -30,7 +16,11 @@ const leanOf = (angle: number): string => {
   return angle < 90 ? "leans the way you drive: made for nose in" : "leans back: made for nose out";
 };
 
-export const BayPanel = ({ ground, goal, readOnly, change }: Props) => {
+export const BayPanel = ({ ground, readOnly, change: ofPlace }: ControlsProps) => {
+  const { goal } = ground;
+  if (goal.kind !== "bay") return null;
+  const change = (part: Omit<BayIn, "body">) =>
+    ofPlace((body) => ask.post("/api/grounds/bay", { body: { body, ...part } }));
   const there = (name: string) => ground.obstacles.some((o) => o.name === name);
   const neighbour = (which: "before" | "beyond") => (
     <Button

@@ -1,8 +1,8 @@
 /** An aisle with marked bays, who is parked beside, and what ends the bay. */
-import type { GroundBody, Point } from "../api/types";
-import { ink } from "../theme";
-import { useFrame } from "./frame";
-import { Standing } from "./Standing";
+import type { GroundBody, Point } from "../../api/types";
+import { useFrame } from "../../drawing/frame";
+import { Standing } from "../../drawing/Standing";
+import { ink } from "../../theme";
 
 const FLOOR = "#4A5456";
 // What ends a bay has its name so far beyond it, seen from the mouth, m.

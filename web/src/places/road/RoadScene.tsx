@@ -1,12 +1,12 @@
 /** A kerb, its footpath, the parked vehicles and the road's middle. */
-import type { GroundBody, Point } from "../api/types";
-import { ink } from "../theme";
-import { useFrame } from "./frame";
-import { Standing } from "./Standing";
+import type { GroundBody, Point } from "../../api/types";
+import { useFrame } from "../../drawing/frame";
+import { Standing } from "../../drawing/Standing";
+import { ink } from "../../theme";
 
 const KERB_STONE = 0.15;
 
-export const KerbScene = ({ ground }: { ground: GroundBody }) => {
+export const RoadScene = ({ ground }: { ground: GroundBody }) => {
   const frame = useFrame();
   const { left, right, top, bottom } = frame.bounds;
   const away = ground.side === "left" ? -1 : 1;

@@ -8,7 +8,7 @@ import { useLongWork } from "../../shell/useLongWork";
 import { type MethodChoice, useMethods } from "../../shell/useMethods";
 import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
-import { leastOf } from "./least";
+import { leastOf } from "../leastWords";
 
 export const TurnWidths = () => {
   const methods = useMethods()

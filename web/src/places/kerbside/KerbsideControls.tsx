@@ -1,0 +1,33 @@
+/** Who is parked behind, and what of a kerb with parked vehicles is not drawn as a line. */
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { ask } from "../../api/client";
+import type { ControlsProps } from "../place";
+
+/** A gap to begin with, which any car here can use, m. */
+const GAP = 7.5;
+
+export const KerbsideControls = ({ ground, readOnly, change, field }: ControlsProps) => {
+  if (ground.goal.kind !== "kerbside") return null;
+  const free = ground.goal.behind === null;
+  return (
+    <>
+      <Button
+        variant="outlined"
+        disabled={readOnly}
+        onClick={() =>
+          change((body) =>
+            ask.post("/api/grounds/behind", { body: { body, gap_m: free ? GAP : null } }),
+          )
+        }
+      >
+        {free ? "Park a vehicle behind" : "Take the one behind away"}
+      </Button>
+      <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
+        {field("road_width", "Road width")}
+        {field("ahead_askew", "Nose ahead out by", "cm")}
+        {!free && field("behind_askew", "Nose behind out by", "cm")}
+      </Box>
+    </>
+  );
+};

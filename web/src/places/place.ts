@@ -1,0 +1,60 @@
+/** What the screens know of a kind of place: one folder each, registered in `index.ts`. */
+import type { ComponentType, ReactNode } from "react";
+import type { Docket, Goal, GroundBody, GroundState } from "../api/types";
+
+/** What the figures of a finish are called there. */
+export interface FinishWords {
+  kerb_front_m: string;
+  kerb_rear_m: string;
+  ahead_m: string;
+  behind_m: string;
+  /** What the near wheels stand beside, and what it is called when something touches it. */
+  edge: string;
+  kerb_touches: string;
+}
+
+/** A measure that is typed beside the drawing: its name in documents and in words, and its unit. */
+export type Field = readonly [measure: string, label: string, bare?: "m" | "cm"];
+
+export interface ControlsProps {
+  ground: GroundBody;
+  readOnly: boolean;
+  /** Has the core change the place, after every change that came before. */
+  change: (make: (body: GroundBody) => Promise<GroundState>) => void;
+  field: (...field: Field) => ReactNode;
+}
+
+export interface Place {
+  /** What its button says where a new one is laid out. */
+  fresh: string;
+  /** How it is said that a method ends there. */
+  ends: string;
+  /** What lies on its working side. */
+  side: string;
+  /** What is driven on ends at kerbs, or at verges. */
+  kerbed: boolean;
+  /** Without a goal, as a standard has them. */
+  words: (goal: Goal | null, manoeuvre: string) => FinishWords;
+  /** What its measures are called beside their dimension lines, and what is taken hold of. */
+  measures: Record<string, string>;
+  grips?: Record<string, string>;
+  /** What is wanted at the end: figures, and how to stand where they do not say it. */
+  wanted: (goal: Goal) => readonly Field[];
+  stood?: string;
+  Scene: ComponentType<{ ground: GroundBody }>;
+  /** What of it is no length, or no length that is drawn. */
+  Controls?: ComponentType<ControlsProps>;
+  /** What else there is to know where cues are told. */
+  Aids?: ComponentType<{ docket: Docket }>;
+}
+
+export const KERB_WORDS: FinishWords = {
+  kerb_front_m: "Front wheel to kerb",
+  kerb_rear_m: "Rear wheel to kerb",
+  ahead_m: "Gap ahead",
+  behind_m: "Gap behind",
+  edge: "kerb",
+  kerb_touches: "Kerb touched",
+};
+
+export const OFF_KERB: Field = ["goal_kerb", "Wheels off the kerb", "cm"];
