@@ -50,6 +50,13 @@ def length(dimension):
     return float(np.linalg.norm(dimension.ends[1] - dimension.ends[0]))
 
 
+def beside_its_edge(drawing):
+    """The way out leads from the edge to the vehicle, as far as the tape says."""
+    (rear,) = (line for line in drawing.dimensions if line.what == "kerb_rear")
+    on, edge = rear.ends
+    assert float((on - edge) @ drawing.away) == pytest.approx(length(rear))
+
+
 @pytest.fixture(scope="module", params=CASES)
 def case(request, linnet, seat):
     return planned(request.param, linnet, seat)
@@ -82,9 +89,7 @@ def test_a_drawing_shows_all_that_is_driven_on_and_the_vehicle_beside_its_edge(c
     for part in plan.swept:
         assert (part > low).all()
         assert (part < high).all()
-    (rear,) = (line for line in drawing.dimensions if line.what == "kerb_rear")
-    on, edge = rear.ends
-    assert float((on - edge) @ drawing.away) == pytest.approx(length(rear))
+    beside_its_edge(drawing)
     least = min(metres for _, metres, _ in plan.clearances)
     assert {n for n, m, _ in plan.clearances if m == least} <= set(drawing.nearest)
 
@@ -93,7 +98,9 @@ def test_a_drawing_shows_all_that_is_driven_on_and_the_vehicle_beside_its_edge(c
 def test_the_other_side_is_drawn_in_a_mirror(name, linnet, seat):
     _, left = planned(name, linnet, seat)
     _, right = planned(name, linnet.mirrored(), seat.mirrored(), side="right")
-    ours, theirs = drawn(linnet, left), drawn(linnet.mirrored(), right).mirrored()
+    there = drawn(linnet.mirrored(), right)
+    beside_its_edge(there)
+    ours, theirs = drawn(linnet, left), there.mirrored()
     for a, b in zip(ours.dimensions, theirs.dimensions, strict=True):
         assert a.what == b.what
         np.testing.assert_allclose(a.ends, b.ends, atol=1e-9)
