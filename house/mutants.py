@@ -26,6 +26,8 @@ FOLDER = ROOT / "tests" / "mutants"
 # So few, and the tests see too little.
 LEAST = 40
 _COPIED = ("core", "server", "house", "tests", "pyproject.toml", "manage.py", "docs/formats")
+# A table that the tests of both languages are held against.
+_SHARED = "tests/lengths.json"
 # Nothing of Django's, which would read the settings before a copy's own are there.
 _SLOW_TO_LOAD = ["numpy", "scipy.optimize", "scipy.stats", "scipy.interpolate", "shapely", "numba",
                  "pydantic", "pytest", "hypothesis", "_pytest.doctest", "psycopg"]  # fmt: skip
@@ -160,6 +162,7 @@ def _browser(chosen: list[Mutant]) -> list[tuple[Mutant, str]]:
         for mutant in chosen:
             here = folder / mutant.name
             shutil.copytree(web.WEB / "src", here / "web" / "src")
+            _copied([_SHARED], here)
             for test in (here / "web").rglob("*.test.ts*"):
                 if test != here / mutant.test:
                     test.unlink()

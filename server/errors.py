@@ -7,6 +7,8 @@ from faircorner.errors import InputError
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
+from server.said import told_to
+
 __all__ = ["Problem", "Stale", "register"]
 
 
@@ -29,7 +31,7 @@ def register(api: NinjaAPI) -> None:
 
     @api.exception_handler(InputError)
     def _input(request: HttpRequest, error: InputError) -> HttpResponse:
-        return answer(request, 422, error.field, error.problem)
+        return answer(request, 422, error.field, told_to(request, error.said))
 
     @api.exception_handler(ObjectDoesNotExist)
     def _missing(request: HttpRequest, _error: ObjectDoesNotExist) -> HttpResponse:

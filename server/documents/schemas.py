@@ -22,6 +22,7 @@ from server.documents.bodies import (
     StandardBody,
     VehicleBody,
 )
+from server.said import SaidOut
 
 KindName = Literal["vehicle", "seat", "ground", "method", "standard"]
 
@@ -229,7 +230,7 @@ class NotedOut(Schema):
 
     item: str
     grade: Literal["good", "mind", "against", "not noted"]
-    said: str
+    said: SaidOut
     metres: float | None
     least_m: float | None
 

@@ -14,6 +14,7 @@ from server.documents.schemas import (
     VehicleRevision,
     ViewOut,
 )
+from server.said import SaidOut
 from server.work.schemas import WorkOut
 
 
@@ -132,8 +133,8 @@ class CallOut(PoseOut):
     until: UntilOut
     early_m: float | None
     late_m: float | None
-    early_breaks: str
-    late_breaks: str
+    early_breaks: SaidOut
+    late_breaks: SaidOut
     cues: list[CueOut]
 
 
@@ -176,13 +177,9 @@ class Assumed(Schema):
 
 
 class ReasonOut(Schema):
-    """The same as why_not with {0}, {1} … where the lengths go, to be told in any units.
+    """Why it cannot be driven; step : index of the one that is to blame, where it is one."""
 
-    step : index of the step that is to blame, where it is one
-    """
-
-    text: str
-    lengths_m: list[float]
+    said: SaidOut
     step: int | None
 
 
@@ -234,7 +231,6 @@ class TotalsOut(Schema):
 class PlanOut(Schema):
     format: str
     feasible: bool
-    why_not: str | None
     reason: ReasonOut
     start: PoseOut
     legs: list[LegOut]
@@ -285,14 +281,14 @@ class PlayOut(Schema):
     """What followed; breaks is empty when nothing is met and every later call still comes."""
 
     finish: FinishOut
-    breaks: str
+    breaks: SaidOut
     path: list[PathPoint]
 
 
 class StepOut(LegOut):
     """A leg that is driven, and what is said before it."""
 
-    say: str
+    say: SaidOut
 
 
 class RescueOut(Schema):

@@ -30,7 +30,9 @@ from faircorner.documents.plans import (
 )
 from faircorner.documents.reading import read_document
 from faircorner.documents.requests import OptionsModel, read_options
+from faircorner.documents.upgrades import with_clauses
 from faircorner.errors import InputError
+from faircorner.said import Said
 
 from server.documents.models import Kind, Revision
 from server.planning.models import CueSheet
@@ -196,7 +198,8 @@ def make_sheet(
     clean = _options(options).model_dump(exclude_defaults=True)
     plan = compute_plan(revisions, clean)
     if not plan["feasible"]:
-        raise InputError("options", f"this cannot be driven: {plan['why_not']}")
+        why = Said.of(plan["reason"]["said"])
+        raise InputError("options", Said("cannot be driven", why=why))
     sheet, _ = CueSheet.objects.get_or_create(
         school=school, learner=learner, **revisions, options=clean, defaults={"plan": plan}
     )
@@ -211,7 +214,7 @@ def current(sheet: CueSheet) -> CueSheet:
     """
     if sheet.plan.get("format") != PLAN_FORMAT:
         now = compute_plan({kind: getattr(sheet, kind) for kind in KINDS}, sheet.options)
-        sheet.plan = {**_completed(sheet.plan, now), "format": PLAN_FORMAT}
+        sheet.plan = {**_completed(with_clauses(sheet.plan), now), "format": PLAN_FORMAT}
         sheet.save(update_fields=["plan"])
     return sheet
 

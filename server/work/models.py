@@ -28,7 +28,7 @@ class Work(models.Model):
     key : a hash of all that the answer follows from
     asked : what it is worked out from
     share : how much of it is behind, 0 to 1
-    field, problem : why it failed, in words
+    field, problem : why it failed, as a clause that is still to be told
     """
 
     school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="works")
@@ -39,7 +39,7 @@ class Work(models.Model):
     share = models.FloatField(default=0.0)
     result = models.JSONField(null=True)
     field = models.CharField(max_length=80, blank=True)
-    problem = models.CharField(max_length=400, blank=True)
+    problem = models.JSONField(null=True)
     changed: "models.DateTimeField[datetime, datetime]" = models.DateTimeField(auto_now=True)
 
     objects = SchoolQuerySet.as_manager()

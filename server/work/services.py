@@ -11,6 +11,7 @@ from django.db import transaction
 from django.db.models import QuerySet
 from django.utils import timezone
 from faircorner.errors import InputError
+from faircorner.said import Said
 from procrastinate.contrib.django import app
 
 from server.schools.models import Member, School
@@ -81,7 +82,7 @@ def ask(member: Member, name: str, asked: dict[str, Any], *, version: str) -> Wo
                 work=work, member=member, defaults={"asked": timezone.now()}
             )
     if work.state == State.FAILED:
-        raise InputError(work.field, work.problem)
+        raise InputError(work.field, Said.of(work.problem or Said().document()))
     return work
 
 
@@ -91,7 +92,7 @@ def _to_be_tried_again(work: Work) -> bool:
 
 
 def _begin(work: Work) -> None:
-    work.state, work.share, work.field, work.problem = State.WAITING, 0.0, "", ""
+    work.state, work.share, work.field, work.problem = State.WAITING, 0.0, "", None
     work.save()
     app.configure_task(CARRY_OUT).defer(work=work.pk)
 
@@ -125,11 +126,12 @@ def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
         kept.update(state=State.STOPPED)
     except _TooLong:
         problem = f"took longer than {LIMIT:.0f} s and was stopped; ask for something simpler"
-        _failed(kept, "", problem)
+        _failed(kept, InputError("", problem))
     except InputError as error:
-        _failed(kept, error.field, error.problem)
+        _failed(kept, error)
     except Exception:
-        _failed(kept, "", "went wrong on the server; nothing is lost, try again in a minute")
+        problem = "went wrong on the server; nothing is lost, try again in a minute"
+        _failed(kept, InputError("", problem))
         raise  # the queue logs it
     else:
         kept.update(state=State.DONE, share=1.0, result=result, changed=timezone.now())
@@ -137,8 +139,9 @@ def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
     return True
 
 
-def _failed(work: QuerySet[Work], field: str, problem: str) -> None:
-    work.update(state=State.FAILED, field=field, problem=problem, changed=timezone.now())
+def _failed(work: QuerySet[Work], why: InputError) -> None:
+    problem = why.said.document()
+    work.update(state=State.FAILED, field=why.field, problem=problem, changed=timezone.now())
 
 
 def _told(work: Work, ending: Callable[[], bool]) -> Told:

@@ -29,5 +29,5 @@ def test_a_gap_out_of_reason_is_told_and_the_drawing_stays(page):
     desk(page, "Hill")
     expect(best(page)).to_contain_text(" in")
     type_length(page, "Off the kerb", "20 ft")
-    expect(page.get_by_role("alert")).to_contain_text("between 0 and 2 m")
+    expect(page.get_by_role("alert")).to_contain_text("between 0 in and 6 ft 6.7 in")
     expect(best(page)).to_be_visible()

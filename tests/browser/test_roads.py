@@ -149,7 +149,7 @@ def test_from_the_opposite_side_the_way_back_is_told(page):
     type_length(page, "Sideways", "30")
     expect(drift.get_by_role("row")).not_to_have_count(0)
     type_length(page, "Sideways", "20 m")
-    expect(drift.get_by_role("alert")).to_contain_text("between 0.02 and 8 m")
+    expect(drift.get_by_role("alert")).to_contain_text("between 0.02 m and 8 m")
 
 
 def test_a_method_brings_the_place_it_was_drawn_at(page):

@@ -145,7 +145,7 @@ def test_a_measure_out_of_reason_is_told_and_not_taken(page):
     choose(page, "Ground", "Quay Street")
     station(page, "Ground")
     type_length(page, "Road width", "1 m")
-    expect(page.get_by_role("alert")).to_contain_text("must be between 3 and 40 m")
+    expect(page.get_by_role("alert")).to_contain_text("must be between 3 m and 40 m")
     expect(page.get_by_role("button", name=re.compile("^Save ground"))).to_have_count(0)
 
 

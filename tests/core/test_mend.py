@@ -104,6 +104,6 @@ def test_the_document_has_a_sentence_and_metres_for_every_leg(linnet, standard, 
     assert len(document["steps"]) == 3 * len(document["movements"])
     for step, gear in zip(document["steps"][::3], document["movements"], strict=True):
         assert step["gear"] == gear
-        assert step["say"].startswith("Forward" if gear == "forward" else "Back")
+        assert step["say"]["code"].startswith("forward" if gear == "forward" else "back")
     assert document["path"][0]["x_m"] == pytest.approx(pose[0], abs=1e-6)
     assert mend_document(None, linnet) is None

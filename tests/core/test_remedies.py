@@ -75,5 +75,5 @@ def test_a_narrow_aisle_is_told_by_what_is_met(linnet, seat):
     plan = make_plan(scene(linnet, seat, ground, method, house_standard("bay").build()))
     assert not plan.feasible
     assert "far side of the aisle" in str(plan.why_not) or "neighbour" in str(plan.why_not)
-    assert plan.why_not.lengths
-    assert all(metres > 0 for metres in plan.why_not.lengths)
+    assert plan.why_not.said.lengths
+    assert all(metres > 0 for metres in plan.why_not.said.lengths)

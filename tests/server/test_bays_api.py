@@ -106,7 +106,7 @@ def test_a_finish_in_a_bay_is_taped_judged_and_put_right(ours, docket, lead, bay
     mended = send(lead, "POST", f"/api/attempts/{attempt['id']}/mend", aslant).json()
     assert mended["movements"][0] == "forward"
     assert mended["finish"]["kerb_rear_m"] == pytest.approx(good["kerb_rear_m"], abs=0.02)
-    assert any("bay's line" in step["say"] for step in mended["steps"])
+    assert any("bay's line" in step["say"]["text"] for step in mended["steps"])
 
 
 def test_a_set_in_a_bay_is_told_by_line_angle_and_head(ours, bay, lead):
@@ -143,9 +143,9 @@ def test_a_call_is_played_late_and_what_cannot_be_played_is_named(docket, lead):
     moved = plan["path"][-1]["x_m"] - late["path"][-1]["x_m"]
     assert moved == pytest.approx(0.2, abs=0.005)
     assert late["finish"]["angle_deg"] == pytest.approx(plan["finish"]["angle_deg"], abs=0.05)
-    assert late["breaks"] == ""
+    assert late["breaks"]["text"] == ""
     far = send(lead, "POST", "/api/plan/play", {**docket, "call": 1, "by_m": 0.9}).json()
-    assert "meets the neighbour before" in far["breaks"]
+    assert "meets the neighbour before" in far["breaks"]["text"]
     for wrong, field in (({"call": 7, "by_m": 0.1}, "call"), ({"call": 1, "by_m": 9}, "by_m")):
         answer = send(lead, "POST", "/api/plan/play", {**docket, **wrong})
         assert (answer.status_code, answer.json()["field"]) == (422, field)

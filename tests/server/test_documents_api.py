@@ -89,14 +89,33 @@ def test_what_cannot_be_driven_is_told_with_its_reason_and_kept_as_no_sheet(ours
     docket = {**docket_of(ours), "ground": made["id"]}
     plan = send(lead, "POST", "/api/plan", docket).json()
     assert plan["feasible"] is False
-    assert plan["why_not"] == plan["reason"]["text"].format(
-        *(f"{m * 100:.0f} cm" for m in plan["reason"]["lengths_m"])
-    )
+    assert plan["reason"]["said"]["code"] == "body meets by"
+    assert " cm" in plan["reason"]["said"]["text"]
+    ours.school.units = "imperial"
+    ours.school.save()
+    there = send(lead, "POST", "/api/plan", docket).json()["reason"]["said"]
+    assert " in" in there["text"]
+    assert there["code"] == plan["reason"]["said"]["code"]
     learner = ours.members["learner"].pk
     refused = send(lead, "POST", "/api/sheets", {**docket, "learner": learner})
     assert refused.status_code == 422
-    assert plan["why_not"] in refused.json()["problem"]
+    assert there["text"] in refused.json()["problem"]
     assert CueSheet.objects.count() == 1
+
+
+def test_a_limit_is_told_in_the_schools_units(ours, lead):
+    body = {**docket_of(ours), "options": {"gap_m": 9}}
+    told = {}
+    for units in ("metric", "imperial"):
+        ours.school.units = units
+        ours.school.save()
+        refused = send(lead, "POST", "/api/plan", body)
+        assert (refused.status_code, refused.json()["field"]) == (422, "gap_m")
+        told[units] = refused.json()["problem"]
+    assert told == {
+        "metric": "must be between 0.2 m and 8 m, got 9 m",
+        "imperial": "must be between 7.9 in and 26 ft 3 in, got 29 ft 6.3 in",
+    }
 
 
 def test_the_same_sheet_asked_twice_is_one_sheet(ours, lead):
@@ -196,7 +215,7 @@ def test_a_sheet_from_an_older_version_is_brought_up_to_date(ours, lead):
     """What was driven stays as it was computed then; only what it did not tell yet is added."""
     plan = copy.deepcopy(ours.sheet.plan)
     final = {**plan["final"], "x_m": -5.4321}
-    calls = [{**call, "s_m": 1.234} for call in plan["calls"]]
+    calls = [{**call, "s_m": 1.234, "early_breaks": "it hits a tree"} for call in plan["calls"]]
     for call in calls:
         del call["late_breaks"]
     CueSheet.objects.update(plan={"format": "fair-corner/plan@2", "calls": calls, "final": final})
@@ -204,6 +223,10 @@ def test_a_sheet_from_an_older_version_is_brought_up_to_date(ours, lead):
     assert read.status_code == 200
     kept = CueSheet.objects.get().plan
     assert kept["final"] == final
+    # Clauses were text then, and are still told as they were written.
+    assert {call["early_breaks"]["text"] for call in read.json()["plan"]["calls"]} == {
+        "it hits a tree"
+    }
     assert [call["s_m"] for call in kept["calls"]] == [1.234] * len(calls)
     assert [c["late_breaks"] for c in kept["calls"]] == [c["late_breaks"] for c in plan["calls"]]
     assert {**kept, "calls": plan["calls"], "final": plan["final"]} == plan

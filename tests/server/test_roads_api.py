@@ -93,7 +93,7 @@ def test_only_a_road_to_turn_in_asks_what_may_reach_over_its_kerbs(ours, lead):
 def test_a_docket_is_planned_driven_taped_and_judged(ours, lead, school):
     revisions = made(ours, school)
     plan = send(lead, "POST", "/api/plan", ids(revisions)).json()
-    assert plan["feasible"], plan["why_not"]
+    assert plan["feasible"], plan["reason"]
     sheet = make_sheet(ours.school, learner_id=ours.members["learner"].pk, revisions=revisions,
                        options={})  # fmt: skip
     noted = {"calls": ["on"] * len(plan["calls"]), "looks": ["done"] * len(plan["looks"])}

@@ -122,8 +122,8 @@ export const call = (cue: Partial<Cue> = {}, until: Partial<Call["until"]> = {})
   },
   early_m: 0.2,
   late_m: 0.3,
-  early_breaks: "",
-  late_breaks: "",
+  early_breaks: { code: "", text: "" },
+  late_breaks: { code: "", text: "" },
   cues: [{ ...CUE, ...cue }],
 });
 

@@ -20,6 +20,7 @@ from faircorner.cues.reason import Reason
 from faircorner.cues.scene import Scene
 from faircorner.ground import Berth, Ground
 from faircorner.plane import Floats
+from faircorner.said import Angle, Length, Said
 from faircorner.standards import Band
 
 __all__ = ["FINE", "LEAST_SPARE", "WANTED_SPARE", "Fit", "Given", "fit", "settings_for"]
@@ -298,29 +299,22 @@ def _why_not(
     if not reached.all():
         first = int(np.argmin(reached))
         said = scene.method.steps[first].say
-        return Reason(text=f"the step “{said}” never reaches what it waits for", step=first)
+        return Reason(said=Said("never reached", step=str(said)), step=first)
     if spare < LEAST_SPARE:
         nearest = _passed(scene.ground)[int(row[gaps].argmin())]
         if spare < 0:
-            what = "a tyre" if nearest in outcome.low else "the body"
-            return Reason(text=f"{what} meets the {nearest} by {{0}}", lengths=(-spare,))
-        return Reason(
-            text=f"only {{0}} stay free of the {nearest}, too little for any hand",
-            lengths=(spare,),
-        )
+            code = "tyre meets by" if nearest in outcome.low else "body meets by"
+            return Reason(said=Said(code, what=nearest, by=Length(-spare)))
+        return Reason(said=Said("little room", spare=Length(spare), what=nearest))
     for line in scene.ground.kerblines:
         over = -float(outcome.gaps[line.name].metres[0])
         if over > max(0.0, -floors.get(line.name, 0.0)):
-            if line.of_tyres:
-                return Reason(text=f"a tyre goes {{0}} over the {line.name}", lengths=(over,))
-            return Reason(text=f"the body swings {{0}} over the {line.name}", lengths=(over,))
+            code = "tyre over" if line.of_tyres else "body over"
+            return Reason(said=Said(code, by=Length(over), what=line.name))
     berth = scene.ground.berth
     if abs(row[1]) > _AIM_TOLERANCE:
-        off = "far from" if row[1] > 0 else "near to"
-        return Reason(
-            text=f"it ends {{0}} too {off} the {berth.edge}, whatever the calls",
-            lengths=(abs(float(row[1])),),
-        )
+        code = "too far" if row[1] > 0 else "too near"
+        return Reason(said=Said(code, by=Length(abs(float(row[1]))), what=berth.edge))
     return _broken_limit(scene.bands, outcome, berth)
 
 
@@ -329,11 +323,8 @@ def _broken_limit(bands: tuple[Band, ...], outcome: Driven, berth: Berth) -> Rea
         if not band.holds(outcome.finish)[0]:
             value = float(outcome.finish.measure(band.measure)[0])
             if band.of.unit == "rad":
-                off = f"{abs(np.degrees(value)):.1f}"
-                return Reason(text=f"it ends {off} degrees off parallel, outside the limit")
+                return Reason(said=Said("off parallel", angle=Angle(abs(value))))
             end = None if band.of.end is None else berth.end(band.of.end)
             place = berth.edge if end is None else end.name
-            return Reason(
-                text=f"it ends {{0}} from the {place}, outside the limit", lengths=(value,)
-            )
+            return Reason(said=Said("ends from", by=Length(value), what=place))
     return Reason()

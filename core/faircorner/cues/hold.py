@@ -1,6 +1,6 @@
 """How much wheel holds a distance round a corner: it depends on the corner's radius."""
 
-from faircorner.errors import InputError
+from faircorner.errors import between
 from faircorner.vehicle import Vehicle
 
 __all__ = ["RADII", "wheel_round"]
@@ -17,7 +17,6 @@ def wheel_round(vehicle: Vehicle, radius: float, gap: float) -> float:
     Raises InputError naming the figure.
     """
     for field, value in (("radius_m", radius), ("kerb_m", gap)):
-        if not 0 <= value <= 50:
-            raise InputError(field, f"must be between 0 and 50 m, got {value:g}")
+        between(field, value, 0.0, 50.0)
     half = float(vehicle.hubs(side=1)[0, 1])
     return vehicle.steering.turns_for(1 / (radius + gap + half))

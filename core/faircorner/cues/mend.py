@@ -20,6 +20,7 @@ from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.motion import Leg, Track
 from faircorner.plane import Floats
+from faircorner.said import Said
 from faircorner.sides import sided
 from faircorner.standards import Finish, finish_at
 
@@ -115,9 +116,9 @@ def _method(gears: tuple[int, ...], way: Way, edge: str) -> Method:
             Step(name=f"{name}, in", say=_said(gear, way, edge), direction=gear,
                  wheel=Wheel(way=way), until=Travelled(metres=stretch),
                  looks=("all round",)),
-            Step(name=f"{name}, out", say=f"Full lock {_phrase(other, edge)}", direction=gear,
+            Step(name=f"{name}, out", say=Said(f"full lock {other}", edge=edge), direction=gear,
                  wheel=Wheel(way=other), until=Parallel()),
-            Step(name=f"{name}, straight", say="Straighten up and stop", direction=gear,
+            Step(name=f"{name}, straight", say=Said("straighten"), direction=gear,
                  wheel=Wheel(way="straight"), until=WheelSet()),
         ]  # fmt: skip
     return Method(
@@ -129,12 +130,8 @@ def _method(gears: tuple[int, ...], way: Way, edge: str) -> Method:
     )
 
 
-def _phrase(way: Way, edge: str) -> str:
-    return f"toward the {edge}" if way == "toward" else f"away from the {edge}"
-
-
-def _said(gear: int, way: Way, edge: str) -> str:
-    return f"{'Forward' if gear > 0 else 'Back'}, full lock {_phrase(way, edge)}"
+def _said(gear: int, way: Way, edge: str) -> Said:
+    return Said(f"{'forward' if gear > 0 else 'back'} full lock {way}", edge=edge)
 
 
 def _tried(scene: Scene, gears: tuple[int, ...], way: Way) -> Mend | None:

@@ -10,6 +10,7 @@ from typing import Literal, TypeAlias, get_args
 from faircorner.cues.events import Event
 from faircorner.cues.fitted import Unknown
 from faircorner.errors import InputError
+from faircorner.said import Said
 
 __all__ = ["LOOKS", "Look", "Method", "Start", "Step", "Way", "Wheel"]
 
@@ -46,10 +47,13 @@ class Wheel:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Step:
-    """One thing to do: a gear, a wheel, an end, and the looks that come before it."""
+    """One thing to do: a gear, a wheel, an end, and the looks that come before it.
+
+    say : as somebody wrote it, or as the core says it
+    """
 
     name: str
-    say: str
+    say: str | Said
     direction: int
     wheel: Wheel
     until: Event

@@ -18,6 +18,7 @@ from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, swept_outline
 from faircorner.plane import Floats, mirrored
+from faircorner.said import Said
 from faircorner.sides import sided, turned_in
 from faircorner.standards import Finish
 
@@ -144,7 +145,7 @@ def _assemble(
     driven: Driven,
 ) -> Plan:
     calls = len(scene.method.steps) - 1
-    nothing = Window(early=0.0, late=0.0, early_breaks="", late_breaks="")
+    nothing = Window(early=0.0, late=0.0, early_breaks=Said(), late_breaks=Said())
     windows = call_windows(scene, found, given) if found.feasible else (nothing,) * calls
     answers = np.full((3, calls), np.nan)
     if found.feasible:

@@ -11,6 +11,7 @@ from faircorner.cues.scene import Scene
 from faircorner.cues.windows import breakage
 from faircorner.errors import InputError
 from faircorner.motion import Track
+from faircorner.said import Said
 from faircorner.sides import sided
 from faircorner.standards import Finish
 
@@ -24,12 +25,12 @@ _REACH = 2.0
 class Played:
     """One attempt with one call displaced. Poses are in the site's own frame.
 
-    breaks : what goes wrong first, in a clause; empty when nothing is met
+    breaks : what goes wrong first, in a clause; false when nothing is met
     """
 
     track: Track
     finish: Finish
-    breaks: str
+    breaks: Said
 
     def mirrored(self) -> "Played":
         return replace(self, track=self.track.mirrored())

@@ -5,7 +5,7 @@ from dataclasses import replace
 from faircorner.cues.fit import Given
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.scene import Scene
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 
 __all__ = ["prepare"]
 
@@ -33,8 +33,7 @@ def prepare(scene: Scene) -> tuple[Scene, Given]:
     if fitted is not None and options.gap is not None:
         pinned[fitted.name] = options.gap
     gap = options.gap if options.gap is not None else _prefer(method.start.gap)
-    if not 0.2 <= gap <= 8:
-        raise InputError("gap_m", f"must be between 0.2 and 8 m, got {gap:g}")
+    between("gap_m", gap, 0.2, 8.0)
     rate = method.turns_per_metre if options.turns_per_metre is None else options.turns_per_metre
     if not 0.2 <= rate <= 10:
         raise InputError("turns_per_metre", f"must be between 0.2 and 10, got {rate:g}")

@@ -1,26 +1,21 @@
-"""Why a plan cannot be driven: a clause whose lengths are still to be told in somebody's units."""
+"""Why a plan cannot be driven."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+
+from faircorner.said import Said
 
 __all__ = ["Reason"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Reason:
-    """A clause with {0}, {1} … where lengths (m) go; empty, and false, when nothing is wrong.
+    """What is wrong, false when nothing is; step : index of the one to blame, where it is one."""
 
-    step : index of the step that is to blame, where it is one
-
-    >>> str(Reason(text="only {0} stay free", lengths=(0.034,)))
-    'only 3 cm stay free'
-    """
-
-    text: str = ""
-    lengths: tuple[float, ...] = ()
+    said: Said = field(default_factory=Said)
     step: int | None = None
 
     def __bool__(self) -> bool:
-        return bool(self.text)
+        return bool(self.said)
 
     def __str__(self) -> str:
-        return self.text.format(*(f"{metres * 100:.0f} cm" for metres in self.lengths))
+        return str(self.said)

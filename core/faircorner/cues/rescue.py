@@ -20,6 +20,7 @@ from faircorner.cues.prepare import prepare
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.motion import Leg, Track
+from faircorner.said import Said
 from faircorner.sides import sided
 from faircorner.standards import Finish
 from faircorner.vehicle import Vehicle
@@ -129,7 +130,7 @@ def _cures(steps: list[Step], *, late: bool) -> Iterator[tuple[Cure, list[Step]]
         yield "ease off", [*_eased(first), again, *rest]
     yield "pull forward", [
         replace(first, until=Travelled(metres=_free("until the stop", _STOPPED))),
-        Step(name="pull-up", say="Stop; all round; pull the other way, wheels straight",
+        Step(name="pull-up", say=Said("pull up"),
              direction=-first.direction, wheel=Wheel(way="straight"), looks=("all round",),
              until=Travelled(metres=_free("pulled", _FORWARD))),
         again,
@@ -139,7 +140,7 @@ def _cures(steps: list[Step], *, late: bool) -> Iterator[tuple[Cure, list[Step]]
 
 def _eased(first: Step) -> tuple[Step, Step]:
     noticed = replace(first, until=Travelled(metres=NOTICED))
-    eased = Step(name="eased", say="Ease the wheel off and roll on", direction=first.direction,
+    eased = Step(name="eased", say=Said("ease off"), direction=first.direction,
                  wheel=Wheel(way="straight"),
                  until=Travelled(metres=_free("eased", _EASED)))  # fmt: skip
     return noticed, eased

@@ -9,7 +9,7 @@ import numpy as np
 from scipy.optimize import brentq
 
 from faircorner.cues.method import Way
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.motion import Leg, drive, settle_turn
 from faircorner.plane import Floats, to_site
 from faircorner.vehicle import Vehicle
@@ -60,8 +60,7 @@ def shuffle(vehicle: Vehicle, sideways: float, *, direction: int, way: Way) -> t
     sideways : m, above 0; direction : +1 forward, -1 reverse; way : toward or away from the kerb
     on the left. The wheel goes over by up to half the lock. Raises InputError naming the figure.
     """
-    if not 0.02 <= sideways <= 8:
-        raise InputError("sideways_m", f"must be between 0.02 and 8 m, got {sideways:g}")
+    between("sideways_m", sideways, 0.02, 8.0)
     if way not in ("toward", "away"):
         raise InputError("way", f"must be toward or away, got {way}")
     found = (_at(vehicle, sideways, np.radians(angle), direction, way) for angle in ANGLES)

@@ -11,6 +11,7 @@ from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.fit import Fit, Given, settings_for
 from faircorner.cues.scene import Scene
 from faircorner.plane import Floats
+from faircorner.said import Said
 from faircorner.standards import Band
 
 __all__ = ["REACH", "Window", "breakage", "call_windows", "sensitivity"]
@@ -32,27 +33,26 @@ class Window:
 
     early: float | None
     late: float | None
-    early_breaks: str
-    late_breaks: str
+    early_breaks: Said
+    late_breaks: Said
 
 
-def breakage(outcome: Driven, row: int, bands: tuple[Band, ...] = (), *, edge: str = "") -> str:
-    """What one attempt did wrong, in a clause; empty when it was good.
+def breakage(outcome: Driven, row: int, bands: tuple[Band, ...] = (), *, edge: str = "") -> Said:
+    """What one attempt did wrong, in a clause; false when it was good.
 
     bands : limits on its finish; edge : what stands beside it there
     """
     if outcome.followed.cut[row].any():
-        return "there is no room for an earlier call"
+        return Said("no room before")
     for name, gap in outcome.gaps.items():
         if gap.metres[row] <= 0:
-            what = "a tyre" if name in outcome.low else "the body"
-            return f"{what} meets the {name}"
+            return Said("tyre meets" if name in outcome.low else "body meets", what=name)
     if not outcome.followed.reached[row].all():
-        return "a later call never comes"
+        return Said("never comes")
     for band in bands:
         if not band.holds(outcome.finish)[row]:
-            return band.of.outside.format(edge=edge)
-    return ""
+            return Said(band.of.outside, edge=edge)
+    return Said()
 
 
 def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
@@ -66,7 +66,7 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
     call = np.repeat(np.arange(calls), 2)
     sign = np.tile([-1.0, 1.0], calls)
     inside, outside = np.zeros(2 * calls), np.full(2 * calls, REACH)
-    breaks = [""] * (2 * calls)
+    breaks = [Said()] * (2 * calls)
     free = np.zeros(2 * calls, dtype=np.bool_)
     for round_ in range(_ROUNDS):
         share = np.arange(1, _GRID + 1) / _GRID
@@ -92,8 +92,8 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
         Window(
             early=found[2 * c],
             late=found[2 * c + 1],
-            early_breaks="" if free[2 * c] else breaks[2 * c],
-            late_breaks="" if free[2 * c + 1] else breaks[2 * c + 1],
+            early_breaks=Said() if free[2 * c] else breaks[2 * c],
+            late_breaks=Said() if free[2 * c + 1] else breaks[2 * c + 1],
         )
         for c in range(calls)
     )

@@ -223,7 +223,7 @@ def suitability_document(found: Suitability) -> dict[str, Any]:
     return {
         "answer": found.answer,
         "noted": [
-            {"item": n.item, "grade": n.grade, "said": n.said, "metres": n.metres,
+            {"item": n.item, "grade": n.grade, "said": n.said.document(), "metres": n.metres,
              "least_m": n.least}
             for n in found.noted
         ],

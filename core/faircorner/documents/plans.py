@@ -32,6 +32,7 @@ from faircorner.documents.finishes import finish_document
 from faircorner.documents.ground import ground_document
 from faircorner.documents.requests import angle_names
 from faircorner.ground import Ground
+from faircorner.said import Said
 from faircorner.sight import ACUITY, CRAWL, REACTION
 from faircorner.vehicle import Vehicle
 
@@ -58,9 +59,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
         "format": PLAN_FORMAT,
         "feasible": plan.feasible,
         "why_not": str(plan.why_not) or None,
-        "reason": {"text": plan.why_not.text,
-                   "lengths_m": [figure(v) for v in plan.why_not.lengths],
-                   "step": plan.why_not.step},
+        "reason": {"said": plan.why_not.said.document(), "step": plan.why_not.step},
         "start": {**pose_document(plan.start), "turns": 0.0},
         "legs": [leg_document(leg) for leg in plan.legs],
         "final": {**pose_document(poses[-1]), "turns": round(float(plan.track.turns[0, -1]), 6)},
@@ -130,8 +129,8 @@ def _call(call: Call, number: int) -> dict[str, Any]:
         },
         "early_m": None if window.early is None else figure(window.early),
         "late_m": None if window.late is None else figure(window.late),
-        "early_breaks": window.early_breaks,
-        "late_breaks": window.late_breaks,
+        "early_breaks": window.early_breaks.document(),
+        "late_breaks": window.late_breaks.document(),
         "cues": [] if call.cue is None else [_cue(call.cue)],
     }
 
@@ -198,7 +197,7 @@ def played_document(played: Played, vehicle: Vehicle) -> dict[str, Any]:
     last = len(played.track.leg) - 1
     return {
         "finish": finish_document(played.finish),
-        "breaks": played.breaks,
+        "breaks": played.breaks.document(),
         "path": path_document(vehicle.steering, played.track, [*range(0, last, 4), last]),
     }
 
@@ -229,13 +228,20 @@ def rescue_document(found: Rescue | None, vehicle: Vehicle) -> dict[str, Any] | 
 def _driven(found: Mend | Rescue, vehicle: Vehicle) -> dict[str, Any]:
     return {
         "steps": [
-            {"say": step.say, **leg_document(leg)}
+            {
+                "say": _words(step.say).document(),
+                **leg_document(leg),
+            }
             for step, leg in zip(found.steps, found.legs, strict=True)
         ],
         "finish": finish_document(found.finish),
         "clearance": _clearance(found.clearances, found.low),
         "path": path_document(vehicle.steering, found.track, range(0, len(found.track.leg), 2)),
     }
+
+
+def _words(said: str | Said) -> Said:
+    return said if isinstance(said, Said) else Said("as written", words=said)
 
 
 def least_size_document(found: LeastSize, scene: Scene) -> dict[str, Any]:

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field, fields
 from typing import Literal
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 
 __all__ = ["DISTANCES", "Check", "Least"]
 
@@ -24,10 +24,7 @@ class Least:
     def __post_init__(self) -> None:
         for one in fields(self):
             value = getattr(self, one.name)
-            if not 0 <= value <= 500:
-                raise InputError(
-                    f"least.{one.name}_m", f"must be between 0 and 500 m, got {value:g}"
-                )
+            between(f"least.{one.name}_m", value, 0.0, 500.0)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -55,8 +52,8 @@ class Check:
     def __post_init__(self) -> None:
         for name in DISTANCES:
             value = getattr(self, name)
-            if value is not None and not 0 <= value <= 1000:
-                raise InputError(f"{name}_m", f"must be between 0 and 1000 m, got {value:g}")
+            if value is not None:
+                between(f"{name}_m", value, 0.0, 1000.0)
         if self.slope is not None and not -30 <= self.slope <= 30:
             raise InputError("slope_percent", f"must be within 30 percent, got {self.slope:g}")
 

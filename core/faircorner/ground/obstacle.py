@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 from shapely import Polygon
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.plane import Floats, frozen
 
 __all__ = ["LOW", "Edge", "Obstacle"]
@@ -53,8 +53,7 @@ class Obstacle:
             raise InputError("polygon_m", "must be a simple polygon with an area")
         if shape.convex_hull.area - shape.area > 1e-3:
             raise InputError("polygon_m", "must be convex; split it into convex parts")
-        if not 0.05 <= self.height <= 6:
-            raise InputError("height_m", f"must be between 0.05 and 6 m, got {self.height:g}")
+        between("height_m", self.height, 0.05, 6.0)
         object.__setattr__(self, "polygon", polygon)
 
     @property

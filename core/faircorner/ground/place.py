@@ -6,7 +6,7 @@ from typing import Literal
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.ground.berth import Berth
 from faircorner.ground.check import Check
 from faircorner.ground.goal import Goal
@@ -45,8 +45,7 @@ class Ground:
             raise InputError("side", f"must be left or right, got {self.side}")
         if self.edging not in ("kerb", "verge"):
             raise InputError("edging", f"must be kerb or verge, got {self.edging}")
-        if not 3 <= self.road_width <= 40:
-            raise InputError("road_width_m", f"must be between 3 and 40 m, got {self.road_width:g}")
+        between("road_width_m", self.road_width, 3.0, 40.0)
         names = [o.name for o in self.obstacles]
         if len(set(names)) != len(names):
             raise InputError("obstacles", "each needs a name of its own")

@@ -6,6 +6,7 @@ from typing import Literal, TypeAlias
 from faircorner.ground.check import Check
 from faircorner.ground.kinds import kind_of
 from faircorner.ground.place import Ground
+from faircorner.said import Said
 
 __all__ = ["Answer", "Remark", "Suitability", "Weight", "suitability"]
 
@@ -25,7 +26,7 @@ class Remark:
 
     item: str
     grade: Weight
-    said: str
+    said: Said
     metres: float | None = None
     least: float | None = None
 
@@ -67,22 +68,15 @@ def suitability(ground: Ground) -> Suitability:
 
 def _legal(check: Check) -> Remark:
     if check.legal is None:
-        return Remark(item="legal", grade="not noted", said="whether it is allowed here")
+        return Remark(item="legal", grade="not noted", said=Said("allowed?"))
     if check.legal:
-        return Remark(item="legal", grade="good", said="stopping and manoeuvring are allowed")
-    return Remark(item="legal", grade="against", said="it is not allowed here")
-
-
-_NAMES = {
-    "junction": "to the junction", "crossing": "to the crossing", "bus_stop": "to the bus stop",
-    "driveway": "to the driveway", "bend": "to the bend", "crest": "to the crest",
-    "sight": "of clear sight both ways",
-}  # fmt: skip
+        return Remark(item="legal", grade="good", said=Said("allowed"))
+    return Remark(item="legal", grade="against", said=Said("not allowed"))
 
 
 def _distance(check: Check, name: str) -> Remark:
     metres, least = getattr(check, name), getattr(check.least, name)
-    said = _NAMES[name]
+    said = Said(name)
     if metres is None:
         return Remark(item=name, grade="not noted", said=said, least=least)
     grade: Weight = "good" if metres >= least else "against"
@@ -94,43 +88,27 @@ def _width(left: float, check: Check) -> Remark:
     least = check.least.to_pass
     grade: Weight = "good" if left >= least else "against"
     return Remark(
-        item="to_pass", grade=grade, said="left for others to pass", metres=round(left, 3),
+        item="to_pass", grade=grade, said=Said("to_pass"), metres=round(left, 3),
         least=least,
     )  # fmt: skip
 
 
-_Words: TypeAlias = dict[str, tuple[Weight, str]]
-_TRAFFIC: _Words = {
-    "quiet": ("good", "quiet"),
-    "some": ("mind", "some traffic: wait for it, every time"),
-    "busy": ("against", "too busy to wait for everybody"),
-}
-_LIGHT: _Words = {
-    "clear": ("good", "good light"),
-    "dull": ("mind", "dull: low edges may not be seen"),
-    "dark": ("against", "too dark to see who comes"),
-}
-_NEIGHBOUR: _Words = {
-    "straight": ("good", "the parked vehicle stands straight"),
-    "askew": ("mind", "the parked vehicle stands askew: cues taken from it mislead"),
-    "up on the kerb": ("mind", "the parked vehicle is up on the kerb: cues taken from it mislead"),
-}
+_Weights: TypeAlias = dict[str, Weight]
+_TRAFFIC: _Weights = {"quiet": "good", "some": "mind", "busy": "against"}
+_LIGHT: _Weights = {"clear": "good", "dull": "mind", "dark": "against"}
+_NEIGHBOUR: _Weights = {"straight": "good", "askew": "mind", "up on the kerb": "mind"}
 
 
-def _of(item: str, value: str | None, words: _Words) -> Remark:
+def _of(item: str, value: str | None, weights: _Weights) -> Remark:
     if value is None:
-        return Remark(item=item, grade="not noted", said=item)
-    grade, said = words[value]
-    return Remark(item=item, grade=grade, said=said)
+        return Remark(item=item, grade="not noted", said=Said(f"{item}?"))
+    return Remark(item=item, grade=weights[value], said=Said(f"{item} {value}"))
 
 
 def _slope(check: Check) -> Remark:
     if check.slope is None:
-        return Remark(item="slope", grade="not noted", said="slope")
+        return Remark(item="slope", grade="not noted", said=Said("slope?"))
     if abs(check.slope) <= _STEEP:
-        return Remark(item="slope", grade="good", said="level enough")
-    way = "uphill" if check.slope > 0 else "downhill"
-    return Remark(
-        item="slope", grade="mind",
-        said=f"{abs(check.slope):g} % {way}: brake and power change",
-    )  # fmt: skip
+        return Remark(item="slope", grade="good", said=Said("level"))
+    said = Said("uphill" if check.slope > 0 else "downhill", percent=f"{abs(check.slope):g}")
+    return Remark(item="slope", grade="mind", said=said)

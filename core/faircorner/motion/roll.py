@@ -9,7 +9,7 @@ from typing import Literal, TypeAlias
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import between
 from faircorner.motion.legs import Leg, Track, drive
 from faircorner.plane import Floats, to_site
 from faircorner.vehicle import Vehicle
@@ -52,8 +52,7 @@ def roll(vehicle: Vehicle, *, gap: float, forward: bool, turns: float, kerb: boo
     kerb : whether there is a kerb, or only the edge of the carriageway
     Raises InputError for a gap that is not parked, and for turns beyond the lock.
     """
-    if not 0 <= gap <= 2:
-        raise InputError("gap_m", f"must be between 0 and 2 m for a parked vehicle, got {gap:g}")
+    between("gap_m", gap, 0.0, 2.0)
     hub = float(vehicle.hubs(side=1)[:, 1].max())
     leg = Leg(
         direction=1 if forward else -1,

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, replace
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.plane import Floats, frozen
 
 __all__ = ["Seat"]
@@ -26,11 +26,7 @@ class Seat:
             if value is None:
                 continue
             point = frozen(value)
-            if not 0.5 <= point[2] <= 3.5:
-                raise InputError(
-                    f"{field}.z_m",
-                    f"must be between 0.5 and 3.5 m above the ground, got {point[2]:g}",
-                )
+            between(f"{field}.z_m", point[2], 0.5, 3.5)
             if abs(point[1]) > 1.5:
                 raise InputError(f"{field}.y_m", f"must lie inside the cab, got {point[1]:g}")
             object.__setattr__(self, field, point)

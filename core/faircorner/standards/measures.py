@@ -96,25 +96,25 @@ def _counts(name: str, noted: Callable[[Noted], float], unit: Unit = "count") ->
 _ALL = (
     Measure(
         name="kerb_front", unit="m", beside=True, taped=lambda at: -at.hubs[:, 1, 1],
-        outside="the front wheel ends outside its limit from the {edge}",
+        outside="outside kerb_front",
     ),
     Measure(
         name="kerb_rear", unit="m", beside=True, taped=lambda at: -at.hubs[:, 0, 1],
-        outside="the rear wheel ends outside its limit from the {edge}",
+        outside="outside kerb_rear",
     ),
     Measure(
         name="angle", unit="rad", both_ways=True, taped=lambda at: at.headings,
-        outside="it ends out of parallel",
+        outside="outside angle",
     ),
     Measure(
         name="ahead", unit="m", end="ahead",
         taped=lambda at: at.berth.gap_to("ahead", at.poses, at.vehicle),
-        outside="the gap ahead ends outside its limits",
+        outside="outside ahead",
     ),
     Measure(
         name="behind", unit="m", end="behind",
         taped=lambda at: at.berth.gap_to("behind", at.poses, at.vehicle),
-        outside="the gap behind ends outside its limits",
+        outside="outside behind",
     ),
     _counts("forward_movements", lambda noted: noted.forward_movements),
     _counts("reverse_movements", lambda noted: noted.reverse_movements),

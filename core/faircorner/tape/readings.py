@@ -7,7 +7,7 @@ from scipy.optimize import least_squares
 from scipy.stats import chi2
 
 from faircorner.cues import Scene
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.plane import Floats, mirrored
 from faircorner.sides import sided
 from faircorner.standards import Finish, finish_at
@@ -45,11 +45,8 @@ class Readings:
     def __post_init__(self) -> None:
         for name, (low, high) in _PLAUSIBLE.items():
             value = getattr(self, name)
-            if value is not None and not low <= value <= high:
-                raise InputError(
-                    f"{name}_m",
-                    f"must be between {low:g} and {high:g} m, got {value:g}; is it in centimetres?",
-                )
+            if value is not None:
+                between(f"{name}_m", value, low, high, clause="reading between")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, replace
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box, frozen
 from faircorner.vehicle.features import Feature, Opening
 from faircorner.vehicle.steering import Steering
@@ -56,8 +56,7 @@ class Vehicle:
     def __post_init__(self) -> None:
         for name, (low, high) in _PLAUSIBLE.items():
             value = getattr(self, name.removesuffix("_m"))
-            if not low <= value <= high:
-                raise InputError(name, f"must be between {low:g} and {high:g} m, got {value:g}")
+            between(name, value, low, high)
         if self.rear_overhang < 0:
             raise InputError(
                 "length_m",

@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box
 
 __all__ = ["Trailer"]
@@ -37,8 +37,7 @@ class Trailer:
             "front_of_kingpin_m": (self.front_of_kingpin, -3.0, 4.0),
         }
         for name, (value, low, high) in plausible.items():
-            if not low <= value <= high:
-                raise InputError(name, f"must be between {low:g} and {high:g} m, got {value:g}")
+            between(name, value, low, high)
         if not 0 < self.max_articulation <= np.radians(170):
             raise InputError("max_articulation_deg", "must be above 0 and at most 170")
         if self.front_of_kingpin + self.kingpin_to_axle > self.length:

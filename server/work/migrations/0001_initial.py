@@ -24,7 +24,7 @@ class Migration(migrations.Migration):
                 ('share', models.FloatField(default=0.0)),
                 ('result', models.JSONField(null=True)),
                 ('field', models.CharField(blank=True, max_length=80)),
-                ('problem', models.CharField(blank=True, max_length=400)),
+                ('problem', models.JSONField(null=True)),
                 ('changed', models.DateTimeField(auto_now=True)),
                 ('school', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='works', to='schools.school')),
             ],

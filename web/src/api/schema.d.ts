@@ -2102,12 +2102,21 @@ export interface components {
              * @enum {string}
              */
             grade: "good" | "mind" | "against" | "not noted";
-            /** Said */
-            said: string;
+            said: components["schemas"]["SaidOut"];
             /** Metres */
             metres: number | null;
             /** Least M */
             least_m: number | null;
+        };
+        /**
+         * SaidOut
+         * @description A clause: code says which it is, to be decided by; text is for people, empty for nothing.
+         */
+        SaidOut: {
+            /** Code */
+            code: string;
+            /** Text */
+            text: string;
         };
         /** SketchOut */
         SketchOut: {
@@ -2370,10 +2379,8 @@ export interface components {
             early_m: number | null;
             /** Late M */
             late_m: number | null;
-            /** Early Breaks */
-            early_breaks: string;
-            /** Late Breaks */
-            late_breaks: string;
+            early_breaks: components["schemas"]["SaidOut"];
+            late_breaks: components["schemas"]["SaidOut"];
             /** Cues */
             cues: components["schemas"]["CueOut"][];
         };
@@ -2563,8 +2570,6 @@ export interface components {
             format: string;
             /** Feasible */
             feasible: boolean;
-            /** Why Not */
-            why_not: string | null;
             reason: components["schemas"]["ReasonOut"];
             start: components["schemas"]["PoseOut"];
             /** Legs */
@@ -2609,15 +2614,10 @@ export interface components {
         };
         /**
          * ReasonOut
-         * @description The same as why_not with {0}, {1} … where the lengths go, to be told in any units.
-         *
-         *     step : index of the step that is to blame, where it is one
+         * @description Why it cannot be driven; step : index of the one that is to blame, where it is one.
          */
         ReasonOut: {
-            /** Text */
-            text: string;
-            /** Lengths M */
-            lengths_m: number[];
+            said: components["schemas"]["SaidOut"];
             /** Step */
             step: number | null;
         };
@@ -2839,8 +2839,7 @@ export interface components {
          */
         PlayOut: {
             finish: components["schemas"]["FinishOut"];
-            /** Breaks */
-            breaks: string;
+            breaks: components["schemas"]["SaidOut"];
             /** Path */
             path: components["schemas"]["PathPoint"][];
         };
@@ -2909,8 +2908,7 @@ export interface components {
             metres: number;
             /** Turns Per Metre */
             turns_per_metre: number | null;
-            /** Say */
-            say: string;
+            say: components["schemas"]["SaidOut"];
         };
         /**
          * LeavingOut

@@ -1,7 +1,13 @@
 import { describe, expect, it } from "vitest";
+import cases from "../../../tests/lengths.json";
 import { degrees, distance, length, parseLength, percent, roughly, short, turns } from "./units";
 
 describe("a length", () => {
+  // The same table is held against the core's words.
+  it.each(cases as [number, string, string][])("of %d m", (metres, metric, imperial) => {
+    expect(length(metres, "metric")).toBe(metric);
+    expect(length(metres, "imperial")).toBe(imperial);
+  });
   it("is told in centimetres up to a metre, then in metres", () => {
     expect(length(0.346, "metric")).toBe("35 cm");
     expect(length(0.994, "metric")).toBe("99 cm");

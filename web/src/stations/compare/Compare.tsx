@@ -81,7 +81,7 @@ const Figures = ({ method }: { method: MethodChoice }) => {
   const sizes = least.found?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [];
   const rows = plan.feasible
     ? figuresOf(plan, method, units)
-    : [["Cannot be driven here", plan.why_not ?? ""] as const];
+    : [["Cannot be driven here", plan.reason.said.text] as const];
   return (
     <div>
       <Box

@@ -74,8 +74,8 @@ export const CallList = ({ plan, method, active, onCall }: Props) => {
 const Breaks = ({ call }: { call: Call }) => {
   const units = useUnits();
   const edges = [
-    { mark: <EarlyWedge />, metres: call.early_m, why: call.early_breaks, word: "early" },
-    { mark: <LateWedge />, metres: call.late_m, why: call.late_breaks, word: "late" },
+    { mark: <EarlyWedge />, metres: call.early_m, why: call.early_breaks.text, word: "early" },
+    { mark: <LateWedge />, metres: call.late_m, why: call.late_breaks.text, word: "late" },
   ];
   return (
     <Box sx={{ fontSize: 13, mt: 0.5 }}>

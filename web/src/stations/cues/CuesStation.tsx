@@ -41,8 +41,8 @@ const troubleOf = (error: Error | null, plan: Plan) => {
     const step = /^steps\[(\d+)\]/.exec(field);
     return { text: error.message, step: step ? Number(step[1]) : null };
   }
-  if (plan.feasible || plan.why_not === null) return null;
-  return { text: `This cannot be driven: ${plan.why_not}.`, step: plan.reason.step };
+  if (plan.feasible) return null;
+  return { text: `This cannot be driven: ${plan.reason.said.text}.`, step: plan.reason.step };
 };
 
 const Sheet = ({ docket }: { docket: Docket }) => {

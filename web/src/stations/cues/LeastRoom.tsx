@@ -11,7 +11,6 @@ import { useLongWork } from "../../shell/useLongWork";
 import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
 import { PlanSlab } from "./PlanSlab";
-import { whyNot } from "./words";
 
 interface Props {
   docket: Docket;
@@ -55,7 +54,8 @@ const Size = ({ size, vehicle }: { size: LeastSize } & Omit<Props, "docket">) =>
         <PlanSlab bare plan={plan} vehicle={vehicle} ground={ground} met />
       </Box>
       <Box sx={{ fontSize: 14 }}>
-        {size.metres === null ? "Even then" : `${length(0.1, units)} less`}: {whyNot(plan, units)}.
+        {size.metres === null ? "Even then" : `${length(0.1, units)} less`}: {plan.reason.said.text}
+        .
       </Box>
     </Box>
   );

@@ -39,7 +39,7 @@ const shiftOf = (by: Metres, units: Units) =>
 
 const ended = (played: Played, words: FinishWords, units: Units): string => {
   const { finish, breaks } = played;
-  if (breaks) return `Then ${breaks}.`;
+  if (breaks.text) return `Then ${breaks.text}.`;
   const angle = degrees(Math.abs(finish.angle_deg ?? 0), 1);
   return `It ends ${length(finish.kerb_front_m, units)} from the ${words.edge} in front, ${length(finish.kerb_rear_m, units)} behind, ${angle} off parallel.`;
 };
@@ -118,7 +118,7 @@ const Saved = ({ by, rescue, saving, save }: Props) => {
           {rescue.steps.map((step, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a step has no other name than its place
             <li key={i}>
-              {step.say}
+              {step.say.text}
               {step.turns !== 0 && `, ${turns(step.turns)}`}:{" "}
               <strong>{roughly(step.metres, units)}</strong>
             </li>

@@ -7,7 +7,6 @@ import { length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
 import { Working } from "../../shell/Working";
-import { whyNot } from "./words";
 
 interface Props {
   docket: Docket;
@@ -41,7 +40,7 @@ export const WhyNot = ({ docket, plan, options, change }: Props) => {
     change(what === "start gap" ? { gap_m: to_m } : { ahead_m: to_m });
   return (
     <Alert severity="error" role="alert" sx={{ flexShrink: 0, "& .MuiAlert-message": { flex: 1 } }}>
-      <strong>This cannot be driven:</strong> {whyNot(plan, units)}.{" "}
+      <strong>This cannot be driven:</strong> {plan.reason.said.text}.{" "}
       <Working work={remedy} what="Looking for the least change that would do" />
       {found === null && "No single small change helps: choose another place or method."}
       {found && said(found, units)}

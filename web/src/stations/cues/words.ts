@@ -88,12 +88,6 @@ export const lookReason = (look: Look, units: Units): string =>
     "nose goes in": `the nose comes in ${length(look.metres, units)}`,
   })[look.why];
 
-/** Why a plan cannot be driven, its lengths in the school's units. */
-export const whyNot = (plan: Pick<Plan, "reason">, units: Units): string =>
-  plan.reason.text.replace(/\{(\d)\}/g, (_, index) =>
-    length(plan.reason.lengths_m[Number(index)], units),
-  );
-
 export const leanSentence = (call: Call, units: Units): string => {
   const cue = call.cues[0];
   if (!cue || cue.lean_image_m === null) return "";

@@ -52,9 +52,9 @@ const MARKS: Record<Noted["grade"], string> = {
 
 const reason = (noted: Noted, units: Units): string => {
   const least = noted.least_m === null ? "" : ` (${distance(noted.least_m, units)} wanted)`;
-  if (noted.metres !== null) return `${distance(noted.metres, units)} ${noted.said}${least}`;
-  if (noted.grade === "not noted") return `not noted: ${noted.said}${least}`;
-  return noted.said;
+  if (noted.metres !== null) return `${distance(noted.metres, units)} ${noted.said.text}${least}`;
+  if (noted.grade === "not noted") return `not noted: ${noted.said.text}${least}`;
+  return noted.said.text;
 };
 
 export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {

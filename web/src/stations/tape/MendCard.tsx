@@ -62,7 +62,7 @@ const Steps = ({ mend, words }: { mend: Mend; words: FinishWords }) => {
           .map((step, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a step has no other name than its place
             <li key={i}>
-              {step.say}, <strong>{roughly(step.metres, units)}</strong>
+              {step.say.text}, <strong>{roughly(step.metres, units)}</strong>
             </li>
           ))}
       </Box>

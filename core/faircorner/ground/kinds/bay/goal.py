@@ -5,7 +5,7 @@ from typing import ClassVar, Literal, Self, TypeAlias
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.ground.berth import Berth, BerthEnd
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import Kerbline, far_kerb
@@ -49,20 +49,18 @@ class Bay(Goal):
 
     def __post_init__(self) -> None:
         degrees = float(np.degrees(self.angle))
-        for field, value, low, high, unit in (
-            ("angle_deg", degrees, 30.0, 150.0, "degrees"),
-            ("bay_width", self.width, 1.8, 6.0, "m"),
-            ("bay_depth", self.depth, 3.0, 25.0, "m"),
-            ("goal_head", self.head_gap, 0.05, 5.0, "m"),
+        if not 30 - 1e-9 <= degrees <= 150 + 1e-9:
+            raise InputError("angle_deg", f"must be between 30 and 150 degrees, got {degrees:g}")
+        for field, value, low, high in (
+            ("bay_width", self.width, 1.8, 6.0),
+            ("bay_depth", self.depth, 3.0, 25.0),
+            ("goal_head", self.head_gap, 0.05, 5.0),
         ):
-            if not low - 1e-9 <= value <= high + 1e-9:
-                raise InputError(
-                    field, f"must be between {low:g} and {high:g} {unit}, got {value:g}"
-                )
+            between(field, value, low, high)
         if self.lines not in ("painted", "sensor"):
             raise InputError("lines", f"must be painted or sensor, got {self.lines}")
-        if self.guide is not None and not 0.3 <= self.guide <= 10:
-            raise InputError("guide", f"must be between 0.3 and 10 m, got {self.guide:g}")
+        if self.guide is not None:
+            between("guide", self.guide, 0.3, 10.0)
         if self.head not in ("line", "wall", "wheel stop"):
             raise InputError("head", f"must be line, wall or wheel stop, got {self.head}")
 

@@ -9,7 +9,7 @@ from typing import Literal
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.ground.kinds.bay.goal import Bay, Head, Lines
 from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
@@ -70,9 +70,7 @@ def _neighbours(bay: Bay, before: float | None, beyond: float | None) -> list[Ob
     # Square to the lines, left of the way in is the side met first.
     for name, side, off in ((BEFORE, 1, before), (BEYOND, -1, beyond)):
         if off is not None:
-            if not -0.5 <= off <= 2:
-                field = f"{name.removeprefix('neighbour ')}_off_line"
-                raise InputError(field, f"must be between -0.5 and 2 m, got {off:g}")
+            between(f"{name.removeprefix('neighbour ')}_off_line", off, -0.5, 2.0)
             shift = [_slant(bay, side), side * (bay.width / 2 + off + _WIDTH / 2)]
             parked.append(Obstacle(name=name, kind="vehicle",
                                    polygon=to_site(along, outline + shift)))  # fmt: skip

@@ -5,7 +5,7 @@ from typing import ClassVar, Self
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import between
 from faircorner.ground.berth import Berth, BerthEnd
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb
@@ -42,8 +42,7 @@ class Corner(Goal):
             ("goal_kerb", self.kerb, 0.1, 2.0),
             ("goal_back", self.back, 0.5, 12.0),
         ):
-            if not low <= value <= high:
-                raise InputError(field, f"must be between {low:g} and {high:g} m, got {value:g}")
+            between(field, value, low, high)
 
     def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
         return replace(

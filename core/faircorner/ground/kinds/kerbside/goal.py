@@ -5,7 +5,7 @@ from typing import ClassVar, Self
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.ground.berth import Berth, BerthEnd
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
@@ -32,10 +32,8 @@ class Kerbside(Goal):
     ahead_gap: float = 1.0
 
     def __post_init__(self) -> None:
-        if not 0.02 <= self.kerb <= 1.5:
-            raise InputError("kerb_m", f"must be between 0.02 and 1.5 m, got {self.kerb:g}")
-        if not 0.2 <= self.ahead_gap <= 8:
-            raise InputError("ahead_m", f"must be between 0.2 and 8 m, got {self.ahead_gap:g}")
+        between("kerb_m", self.kerb, 0.02, 1.5)
+        between("ahead_m", self.ahead_gap, 0.2, 8.0)
 
     def check(self, obstacles: Obstacles) -> None:
         names = [o.name for o in obstacles]

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.ground.kinds.kerbside.goal import Kerbside
 from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
@@ -156,8 +156,7 @@ def adjust_kerb(place: Ground, measure: str, metres: float) -> Ground:
     if parked is None:
         raise InputError(measure, "no vehicle is parked behind; add one first")
     low, high = _LIMITS[what or "gap"]
-    if not low <= metres <= high:
-        raise InputError(measure, f"must be between {low:g} and {high:g} m, got {metres:g}")
+    between(measure, metres, low, high)
     moved = _reshape(place, parked, what or "gap", metres)
     return place.with_obstacle(replace(parked, polygon=moved))
 

@@ -5,7 +5,7 @@ from typing import ClassVar, Self
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.ground.berth import Berth, BerthEnd
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
@@ -38,8 +38,7 @@ class Stretch(Goal):
             ("goal_short", self.short, 0.0, 5.0),
             ("goal_run", self.run, 0.0, 40.0),
         ):
-            if not low <= value <= high:
-                raise InputError(field, f"must be between {low:g} and {high:g} m, got {value:g}")
+            between(field, value, low, high)
 
     def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
         if gap is not None and gap < self.run:

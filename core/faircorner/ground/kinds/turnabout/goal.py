@@ -5,7 +5,7 @@ from typing import ClassVar, Self
 
 import numpy as np
 
-from faircorner.errors import InputError
+from faircorner.errors import between
 from faircorner.ground.berth import Berth
 from faircorner.ground.goal import Goal, nobody_asks
 from faircorner.ground.kerbline import FAR_KERB, Kerbline, far_kerb, near_kerb
@@ -30,8 +30,7 @@ class Turnabout(Goal):
     overhang: bool = True
 
     def __post_init__(self) -> None:
-        if not 0.1 <= self.kerb <= 5:
-            raise InputError("goal_kerb", f"must be between 0.1 and 5 m, got {self.kerb:g}")
+        between("goal_kerb", self.kerb, 0.1, 5.0)
 
     def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
         if gap is not None:

@@ -1,0 +1,91 @@
+"""What is said: every code has its clause, every clause its parts, in anybody's units."""
+
+import ast
+import json
+import string
+from pathlib import Path
+
+import faircorner
+import pytest
+from faircorner.errors import InputError, between
+from faircorner.said import LANGUAGES, Angle, Exact, Length, Said, clauses, length
+from faircorner.standards import MEASURES
+
+CORE = Path(faircorner.__file__).parent
+CASES = json.loads((Path(__file__).parents[1] / "lengths.json").read_text("utf-8"))
+
+
+def test_lengths_are_said_as_the_screens_say_them():
+    """The same table is held against the browser's code."""
+    for metres, metric, imperial in CASES:
+        assert (length(metres), length(metres, "imperial")) == (metric, imperial)
+
+
+def codes_in_the_code():
+    """Of every `Said("…")` written out: the code, its parts' names, and where."""
+    for path in CORE.rglob("*.py"):
+        for node in ast.walk(ast.parse(path.read_text("utf-8"))):
+            if not (isinstance(node, ast.Call) and getattr(node.func, "id", "") == "Said"):
+                continue
+            first = node.args[0] if node.args else None
+            parts = {keyword.arg for keyword in node.keywords}
+            options = [first.body, first.orelse] if isinstance(first, ast.IfExp) else [first]
+            for option in options:
+                if isinstance(option, ast.Constant):
+                    yield option.value, parts, f"{path.name}:{node.lineno}"
+
+
+def places(clause):
+    return {name for _, name, _, _ in string.Formatter().parse(clause) if name}
+
+
+def test_every_clause_that_is_written_out_is_in_the_catalogue_with_its_parts():
+    known = clauses("en")
+    written = list(codes_in_the_code())
+    assert len(written) > 15
+    for code, parts, where in written:
+        assert code in known, where
+        assert places(known[code]) == parts, where
+
+
+def test_every_language_says_the_same_parts_of_every_clause():
+    for language in LANGUAGES:
+        own = clauses(language)
+        for code, clause in clauses("en").items():
+            assert places(own[code]) == places(clause), (language, code)
+
+
+def test_every_limit_of_a_finish_has_its_clause():
+    for measure in MEASURES.values():
+        if measure.taped is not None:
+            assert str(Said(measure.outside, edge="kerb"))
+
+
+def test_a_clause_is_kept_and_told_in_other_units_later():
+    said = Said("body meets by", what="parked ahead", by=Length(0.034))
+    kept = json.loads(json.dumps(said.document()))
+    assert Said.of(kept) == said
+    assert Said.of(kept).told("imperial") == "the body meets the parked ahead by 1.5 in"
+    turned = Said("off parallel", angle=Angle(-0.04))
+    assert "−2.3°" in Said.of(turned.document()).told()
+    assert not Said.of(Said().document())
+    assert Said().told() == ""
+
+
+@pytest.mark.parametrize(
+    ("units", "text"),
+    [
+        ("metric", "must be between 0.02 m and 1.5 m, got 2 m"),
+        ("imperial", "must be between 0.8 in and 4 ft 11.1 in, got 6 ft 6.7 in"),
+    ],
+)
+def test_a_limit_is_told_in_the_persons_units(units, text):
+    with pytest.raises(InputError) as caught:
+        between("kerb_m", 2.0, 0.02, 1.5)
+    assert caught.value.told(units) == text
+    assert caught.value.inside("goal").told(units) == text
+    assert caught.value.field == "kerb_m"
+    between("kerb_m", 1.5, 0.02, 1.5)
+    with pytest.raises(InputError):
+        between("kerb_m", float("nan"), 0.02, 1.5)
+    assert Said("between", low=Exact(1), high=Exact(2), got=Exact(3)).lengths == (1, 2, 3)
