@@ -56,7 +56,8 @@ def load_demo() -> None:
     with transaction.atomic():
         _Loader(
             school=School.objects.create(
-                name="Tidewell Motor School", place="Ostrel", keeps="left", units="metric"
+                name="Tidewell Motor School", place="Ostrel", keeps="left", units="metric",
+                locale="en-GB", time_zone="Europe/London",
             ),
             password="tidewell-demo",  # noqa: S106  printed for everybody by the demo
             staff=[("maren", "Maren Holt", Role.LEAD), ("idris", "Idris Fenn", Role.INSTRUCTOR),
@@ -70,7 +71,7 @@ def load_demo() -> None:
         _Loader(
             school=School.objects.create(
                 name="Quarry Road Transport Training", place="Harrow Bend", keeps="right",
-                units="imperial",
+                units="imperial", locale="en-US", time_zone="America/Chicago",
             ),
             password="quarry-demo",  # noqa: S106
             staff=[("teodor", "Teodor Brandt", Role.LEAD)],

@@ -1,6 +1,7 @@
 from uuid import UUID
 
-from django.db.models import Count, F, Q, QuerySet
+from django.db.models import Count, Q, QuerySet
+from django.db.models.functions import TruncDate
 from ninja import Router, Status
 
 from server.lessons.models import Attempt, Lesson
@@ -35,19 +36,19 @@ def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
 
 
 def _lessons(request: Caller) -> QuerySet[Lesson]:
-    same_day = Q(
-        learner__cue_sheets__attempts__started__date=F("starts__date"),
-        learner__cue_sheets__attempts__void=False,
-    )
-    counted = Count("learner__cue_sheets__attempts", filter=same_day, distinct=True)
+    zone = request.school.zone
+    driven = "learner__cue_sheets__attempts"
+    same_day = Q(driven_on=TruncDate("starts", tzinfo=zone), **{f"{driven}__void": False})
+    counted = Count(driven, filter=same_day, distinct=True)
     lessons = Lesson.objects.for_caller(request).select_related("learner", "instructor")
     # Counting groups the rows, and grouping drops the order a model asks for.
-    return lessons.annotate(attempts=counted).order_by("starts", "id")
+    days = lessons.alias(driven_on=TruncDate(f"{driven}__started", tzinfo=zone))
+    return days.annotate(attempts=counted).order_by("starts", "id")
 
 
 @router.get("/lessons", response=list[LessonOut], operation_id="lessons_list")
 def lessons_list(request: Caller) -> object:
-    """The diary; attempts counts what the learner drove on the same day."""
+    """The diary; attempts counts what the learner drove on the same day of the school's."""
     return _lessons(request)
 
 

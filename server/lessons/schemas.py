@@ -40,8 +40,10 @@ class LessonOut(Schema):
 
 
 class LessonIn(Schema):
+    """starts : without an offset, the school's own time."""
+
     learner: int
-    starts: AwareDatetime
+    starts: datetime
     minutes: Annotated[int, Field(ge=10, le=480)] = 60
     about: Annotated[str, Field(max_length=300)] = ""
 

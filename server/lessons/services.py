@@ -43,7 +43,7 @@ def add_lesson(
         school=school,
         learner=person,
         instructor=instructor,
-        starts=starts,
+        starts=starts if starts.tzinfo else starts.replace(tzinfo=school.zone),
         minutes=minutes,
         about=about.strip(),
     )

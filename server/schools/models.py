@@ -1,9 +1,16 @@
 """Schools and the people in them."""
 
+from zoneinfo import ZoneInfo, available_timezones
+
 from django.conf import settings
+from django.core.exceptions import ValidationError
 from django.db import models
 
 __all__ = ["Member", "Role", "School"]
+
+
+# How dates can be written: the one language there is, as it is written here and there.
+LOCALES = ("en-GB", "en-US", "en-IE", "en-AU", "en-NZ", "en-ZA")
 
 
 class Role(models.TextChoices):
@@ -12,16 +19,35 @@ class Role(models.TextChoices):
     LEARNER = "learner", "Learner"
 
 
+def known_locale(value: str) -> None:
+    if value not in LOCALES:
+        raise ValidationError(f"must be one of {', '.join(LOCALES)}, got {value}")
+
+
+def known_time_zone(value: str) -> None:
+    if value not in available_timezones():
+        raise ValidationError(f"is no time zone: {value}; one is named like Europe/London")
+
+
 class School(models.Model):
-    """A school: which side its country drives on, and the units it speaks in."""
+    """A school: which side its country drives on, the units it speaks in, and its days.
+
+    locale : how dates are written; time_zone : what its days are counted in
+    """
 
     name = models.CharField(max_length=120, unique=True)
     place = models.CharField(max_length=120, blank=True)
     keeps = models.CharField(max_length=5, choices=[("left", "left"), ("right", "right")])
     units = models.CharField(max_length=8, choices=[("metric", "metric"), ("imperial", "imperial")])
+    locale = models.CharField(max_length=12, default="en-GB", validators=[known_locale])
+    time_zone = models.CharField(max_length=40, default="UTC", validators=[known_time_zone])
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def zone(self) -> ZoneInfo:
+        return ZoneInfo(self.time_zone)
 
 
 class Member(models.Model):

@@ -10,6 +10,8 @@ class SchoolOut(Schema):
     place: str
     keeps: Literal["left", "right"]
     units: Literal["metric", "imperial"]
+    locale: str
+    time_zone: str
 
 
 class PersonOut(Schema):

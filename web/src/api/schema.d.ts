@@ -571,7 +571,7 @@ export interface paths {
         };
         /**
          * Lessons List
-         * @description The diary; attempts counts what the learner drove on the same day.
+         * @description The diary; attempts counts what the learner drove on the same day of the school's.
          */
         get: operations["lessons_list"];
         put?: never;
@@ -771,6 +771,10 @@ export interface components {
              * @enum {string}
              */
             units: "metric" | "imperial";
+            /** Locale */
+            locale: string;
+            /** Time Zone */
+            time_zone: string;
         };
         /**
          * SessionOut
@@ -3274,7 +3278,10 @@ export interface components {
             /** Attempts */
             attempts: number;
         };
-        /** LessonIn */
+        /**
+         * LessonIn
+         * @description starts : without an offset, the school's own time.
+         */
         LessonIn: {
             /** Learner */
             learner: number;

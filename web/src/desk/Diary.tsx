@@ -10,18 +10,11 @@ import { ask } from "../api/client";
 import { lessonsQuery } from "../api/queries";
 import type { Lesson } from "../api/types";
 import { Failure, Waiting } from "../shell/states";
+import { useDates } from "../shell/useDates";
 import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
 import { ink } from "../theme";
 import { AddForm } from "./AddForm";
 import { Desk } from "./Desk";
-
-const when = new Intl.DateTimeFormat("en-GB", {
-  weekday: "short",
-  day: "numeric",
-  month: "short",
-  hour: "2-digit",
-  minute: "2-digit",
-});
 
 const Diary = () => {
   const lessons = useQuery(lessonsQuery);
@@ -44,6 +37,7 @@ const Diary = () => {
 
 const Lessons = ({ lessons, none }: { lessons: Lesson[]; none: string }) => {
   const change = useChangeDocket();
+  const dates = useDates();
   if (lessons.length === 0) return <Paper sx={{ p: 2 }}>{none}</Paper>;
   return (
     <Paper>
@@ -59,7 +53,7 @@ const Lessons = ({ lessons, none }: { lessons: Lesson[]; none: string }) => {
             borderBottom: `1px solid ${ink.line}`,
           }}
         >
-          <Box sx={{ width: 190 }}>{when.format(new Date(lesson.starts))}</Box>
+          <Box sx={{ width: 190 }}>{dates.lesson(lesson.starts)}</Box>
           <Box sx={{ width: 150, fontWeight: 700 }}>{lesson.learner}</Box>
           <Box sx={{ width: 130 }}>{lesson.instructor}</Box>
           <Box sx={{ flex: 1, color: ink.soft }}>
@@ -83,7 +77,7 @@ const AddLesson = () => {
       ask.post("/api/lessons", {
         body: {
           learner: docket.learner.id,
-          starts: new Date(starts).toISOString(),
+          starts,
           minutes: 60,
           about,
         },

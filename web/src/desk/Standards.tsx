@@ -9,6 +9,7 @@ import type { Entry } from "../api/types";
 import { PLACES } from "../places";
 import { download } from "../shell/download";
 import { Failure, Waiting } from "../shell/states";
+import { useDates } from "../shell/useDates";
 import { useUnits } from "../shell/useDocket";
 import { useGoalOf } from "../shell/useVocabulary";
 import { limitText, measureName } from "../stations/tape/VerdictCard";
@@ -36,6 +37,7 @@ const Standards = () => {
 const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
   const units = useUnits();
   const goalOf = useGoalOf();
+  const dates = useDates();
   const body = standard.latest.body;
   const words = PLACES[goalOf(body)].words(null, body.manoeuvre);
   return (
@@ -43,7 +45,7 @@ const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
         <Typography variant="h2">{body.name}</Typography>
         <Box sx={{ flex: 1, color: ink.soft }}>
-          {body.authority} · dated {body.dated} · revision {standard.latest.number} ·{" "}
+          {body.authority} · dated {dates.day(body.dated)} · revision {standard.latest.number} ·{" "}
           {body.small_allowed} small faults allowed
         </Box>
         <Button onClick={() => download(`${body.name}.standard.json`, body)}>Export</Button>

@@ -5,6 +5,7 @@ import Typography from "@mui/material/Typography";
 import type { Finding, Revision, Tape } from "../../api/types";
 import type { FinishWords } from "../../places";
 import { degrees, length, type Units } from "../../shell/units";
+import { useDates } from "../../shell/useDates";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 
@@ -66,6 +67,7 @@ interface Props {
 export const VerdictCard = ({ tape, standard, words }: Props) => {
   const units = useUnits();
   const { verdict } = tape;
+  const dates = useDates();
   const body = standard.body;
   const good = verdict.met;
   return (
@@ -74,8 +76,8 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
         {HEADLINES[verdict.outcome]}
       </Typography>
       <Box sx={{ fontSize: 13, color: ink.soft, mb: 1 }}>
-        {body.name}, {body.dated}. The school's own figures; the licensing authority's word
-        prevails.
+        {body.name}, {dates.day(body.dated)}. The school's own figures; the licensing authority's
+        word prevails.
       </Box>
       <Box component="table" sx={{ width: "100%", borderCollapse: "collapse", fontSize: 14 }}>
         <tbody>
