@@ -95,7 +95,11 @@ class _Loader:
         self.staff, self.cars, self.drawing, self.places = staff, cars, drawing, places
         self.standards, self.learners = standards, learners
         self.rng = np.random.default_rng(_SEED + school.pk)
-        self.now = timezone.now().replace(hour=9, minute=0, second=0, microsecond=0)
+        self.now = (
+            timezone.now()
+            .astimezone(school.zone)
+            .replace(hour=9, minute=0, second=0, microsecond=0)
+        )
 
     def load(self) -> None:
         self.instructors = [self._member(*person) for person in self.staff]

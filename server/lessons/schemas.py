@@ -2,7 +2,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
-from faircorner.tape import MET, Result
+from faircorner.tape import MET, TAPE_SIGMA, Result
 from ninja import Schema
 from pydantic import AwareDatetime, ConfigDict, Field, model_validator
 
@@ -102,11 +102,13 @@ class TapeOut(Schema):
     """Where the vehicle stands, and the verdict. along_known is false when x is only assumed.
 
     dimensions : where the tape was held; empty in what was kept before they were told
+    reading_sigma_m : assumed of each reading
     """
 
     pose: PoseOut
     dimensions: list[DimensionOut] = []
     along_known: bool
+    reading_sigma_m: float = TAPE_SIGMA
     sigma_across_m: float
     sigma_angle_deg: float
     finish: FinishOut

@@ -15,7 +15,7 @@ from faircorner.documents.plans import mend_document
 from faircorner.documents.verdicts import verdict_document
 from faircorner.errors import InputError
 from faircorner.standards import Noted, counted
-from faircorner.tape import Readings, TapedPose, judge, locate
+from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, judge, locate
 
 from server.documents.models import Kind
 from server.errors import Stale
@@ -123,6 +123,7 @@ def tape_result(
         "dimensions": [
             dimension_document(line) for line in held(replace(scene, standing=taped.pose))
         ],
+        "reading_sigma_m": TAPE_SIGMA,
         "sigma_across_m": round(float(taped.sigma[1]), 4),
         "sigma_angle_deg": round(degrees(float(taped.sigma[2])), 3),
         "finish": finish_document(taped.finish),

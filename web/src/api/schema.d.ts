@@ -3412,6 +3412,7 @@ export interface components {
          * @description Where the vehicle stands, and the verdict. along_known is false when x is only assumed.
          *
          *     dimensions : where the tape was held; empty in what was kept before they were told
+         *     reading_sigma_m : assumed of each reading
          */
         TapeOut: {
             pose: components["schemas"]["PoseOut"];
@@ -3422,6 +3423,11 @@ export interface components {
             dimensions: components["schemas"]["DimensionOut"][];
             /** Along Known */
             along_known: boolean;
+            /**
+             * Reading Sigma M
+             * @default 0.01
+             */
+            reading_sigma_m: number;
             /** Sigma Across M */
             sigma_across_m: number;
             /** Sigma Angle Deg */

@@ -90,7 +90,8 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 1 }}>
         By tape: sure to ±{length(2 * tape.sigma_across_m, units)} and ±
-        {degrees(2 * tape.sigma_angle_deg, 1)}, taking ±1 cm for each reading.
+        {degrees(2 * tape.sigma_angle_deg, 1)}, taking ±{length(tape.reading_sigma_m, units)} for
+        each reading.
       </Box>
     </Paper>
   );
