@@ -6,7 +6,7 @@ from typing import Annotated, Any, Literal
 import numpy as np
 from pydantic import Field
 
-from faircorner.documents.figures import figure, pose_document, wheel_angle
+from faircorner.documents.figures import figure, pose_document
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError
 from faircorner.model import Model, inside
@@ -92,10 +92,11 @@ def drive_document(request: DriveRequest) -> dict[str, Any]:
             f"is beyond the lock of {vehicle.steering.lock_turns:g} turns",
         )
     track = drive(vehicle.steering, pose, [start.turns], legs, sample=request.sample_m)
+    angles = np.degrees(vehicle.steering.road_wheel_angle(track.turns[0]))
     path: list[dict[str, Any]] = [
         {**pose_document(track.poses[0, i]), "s_m": round(float(track.s[0, i]), 6),
          "turns": round(float(track.turns[0, i]), 6),
-         "wheel_deg": wheel_angle(vehicle.steering, float(track.turns[0, i])),
+         "wheel_deg": figure(angles[i]),
          "leg": int(track.leg[i])}
         for i in range(track.s.shape[1])
     ]  # fmt: skip

@@ -31,10 +31,11 @@ def pose_document(pose: Floats) -> dict[str, float]:
 
 def path_document(steering: Steering, track: Track, samples: Iterable[int]) -> list[dict[str, Any]]:
     """The first attempt of a track at the samples asked for, its front wheels as they stand."""
+    angles = np.degrees(steering.road_wheel_angle(track.turns[0]))
     return [
         {**pose_document(track.poses[0, i]), "s_m": figure(track.s[0, i]),
          "turns": figure(track.turns[0, i]),
-         "wheel_deg": wheel_angle(steering, track.turns[0, i]), "leg": int(track.leg[i])}
+         "wheel_deg": figure(angles[i]), "leg": int(track.leg[i])}
         for i in samples
     ]  # fmt: skip
 
