@@ -123,7 +123,10 @@ class UntilOut(Schema):
 
 
 class CallOut(PoseOut):
-    """A moment to act. early_m and late_m are null when the call may move freely."""
+    """A moment to act; said : what it can be told by besides the eye.
+
+    early_m and late_m are null when the call may move freely.
+    """
 
     number: int
     leg: int
@@ -131,6 +134,7 @@ class CallOut(PoseOut):
     told_s_m: float
     angle_deg: float
     until: UntilOut
+    said: SaidOut
     early_m: float | None
     late_m: float | None
     early_breaks: SaidOut

@@ -3,13 +3,18 @@
 import ast
 import json
 import string
+from dataclasses import replace
 from pathlib import Path
 
 import faircorner
+import numpy as np
 import pytest
+from faircorner.cues.events import Abeam, Came, EventModel
 from faircorner.errors import InputError, between
 from faircorner.said import LANGUAGES, Angle, Exact, Length, Said, clauses, length
 from faircorner.standards import MEASURES
+from faircorner.vocabulary import vocabulary
+from pydantic import TypeAdapter
 
 CORE = Path(faircorner.__file__).parent
 CASES = json.loads((Path(__file__).parents[1] / "lengths.json").read_text("utf-8"))
@@ -89,3 +94,39 @@ def test_a_limit_is_told_in_the_persons_units(units, text):
     with pytest.raises(InputError):
         between("kerb_m", float("nan"), 0.02, 1.5)
     assert Said("between", low=Exact(1), high=Exact(2), got=Exact(3)).lengths == (1, 2, 3)
+
+
+class TestWhatIsWaitedFor:
+    """Each event says what its call can be told by."""
+
+    came = Came(metres=0.4, heading=np.radians(-12), then=np.radians(35), rolled=4.2)
+
+    @pytest.mark.parametrize(
+        ("metres", "text"),
+        [
+            (0.4, "own tail 40 cm past the parked tail"),
+            (-0.38, "own tail 40 cm short of the parked tail"),
+            (0.01, "own tail level with the parked tail"),
+            (float("nan"), "own tail level with the parked tail"),
+        ],
+    )
+    def test_an_own_point_stands_past_a_landmark_short_of_it_or_level(self, metres, text):
+        event = Abeam(own="rear bumper", landmark="tail ahead", metres=0.4)
+        assert str(event.said(replace(self.came, metres=metres))) == text
+
+    def test_every_event_says_it_in_words(self):
+        read = TypeAdapter(EventModel)
+        texts = {}
+        for manoeuvre in vocabulary()["manoeuvres"].values():
+            for begun in manoeuvre["events"]:
+                said = read.validate_python(begun).build().said(self.came)
+                texts[begun["kind"]] = str(said)
+                # No name of the core's own comes through without its words.
+                assert "landmark " not in str(said)
+                assert "own rear" not in str(said)
+                assert Said.of(said.document()).told() == str(said)
+        assert texts["edge"] == "40 cm left to the far kerb, from what would meet it first"
+        assert texts["kerb"] == "near rear wheel 40 cm from the kerb"
+        assert texts["parallel"] == "12° still to go; the wheel takes it off"
+        assert texts["heading"] == "at 12° to the kerb, running on to 35°"
+        assert texts["travelled"] == "after 4.20 m in all"

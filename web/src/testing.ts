@@ -1,5 +1,5 @@
 /** A plan's call, a car and a place to try the drawing and its words on. */
-import type { Call, GroundBody, MethodBody, Plan, VehicleBody } from "./api/types";
+import type { Call, GroundBody, MethodBody, VehicleBody } from "./api/types";
 
 export const CAR: VehicleBody = {
   format: "fair-corner/vehicle@2",
@@ -122,10 +122,8 @@ export const call = (cue: Partial<Cue> = {}, until: Partial<Call["until"]> = {})
   },
   early_m: 0.2,
   late_m: 0.3,
+  said: { code: "", text: "" },
   early_breaks: { code: "", text: "" },
   late_breaks: { code: "", text: "" },
   cues: [{ ...CUE, ...cue }],
 });
-
-/** As much of a plan as words need. */
-export const PLAN: Pick<Plan, "calls"> = { calls: [] };

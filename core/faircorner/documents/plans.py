@@ -18,6 +18,7 @@ from faircorner.cues import (
     Scene,
 )
 from faircorner.cues.drawing import Drawing, drawn
+from faircorner.cues.events import Came
 from faircorner.cues.totals import Totals, totals
 from faircorner.cues.tried import RATES_TRIED, gaps_tried
 from faircorner.cues.windows import REACH
@@ -78,7 +79,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
                 "tried": {"gap_m": list(gaps_tried(scene.method, plan.gap)),
                           "kerb_m": list(plan.ground.goal.kerbs_tried),
                           "turns_per_metre": list(RATES_TRIED)}},
-        "calls": [_call(call, number) for number, call in enumerate(plan.calls, start=1)],
+        "calls": [_call(plan.calls, number) for number in range(1, len(plan.calls) + 1)],
         "looks": [
             {"step": r.step, "look": r.look, "s_m": figure(r.s), "why": r.why,
              "metres": figure(r.metres), "at_s_m": figure(r.at_s),
@@ -112,8 +113,12 @@ def _wanted_kerb(ground: Ground) -> float | None:
     return ground.kerb_on_left().berth.kerb
 
 
-def _call(call: Call, number: int) -> dict[str, Any]:
+def _call(calls: tuple[Call, ...], number: int) -> dict[str, Any]:
+    call = calls[number - 1]
     window, until = call.window, call.until
+    # Once the wheel has settled: the angle of the path where the next call comes.
+    then = calls[min(number, len(calls) - 1)].heading
+    came = Came(metres=call.metres, heading=call.heading, then=then, rolled=call.s)
     return {
         "number": number,
         "leg": call.step,
@@ -127,6 +132,7 @@ def _call(call: Call, number: int) -> dict[str, Any]:
             **until.named(),
             "metres": figure(call.metres),
         },
+        "said": until.said(came).document(),
         "early_m": None if window.early is None else figure(window.early),
         "late_m": None if window.late is None else figure(window.late),
         "early_breaks": window.early_breaks.document(),

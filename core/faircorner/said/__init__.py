@@ -5,7 +5,7 @@ and for the shell alike. A new sentence is a line in `en.json`; a new language i
 """
 
 from faircorner.said.catalogue import LANGUAGES, clauses
-from faircorner.said.parts import Angle, Exact, Length, Part
+from faircorner.said.parts import Angle, Exact, Length, Part, Rough
 from faircorner.said.quantities import Units, exact, length
 from faircorner.said.said import Said
 
@@ -15,6 +15,7 @@ __all__ = [
     "Exact",
     "Length",
     "Part",
+    "Rough",
     "Said",
     "Units",
     "clauses",

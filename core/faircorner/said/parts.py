@@ -3,12 +3,19 @@
 from dataclasses import dataclass
 from typing import TypeAlias
 
-__all__ = ["Angle", "Exact", "Length", "Part"]
+__all__ = ["Angle", "Exact", "Length", "Part", "Rough"]
 
 
 @dataclass(frozen=True, slots=True)
 class Length:
     """Metres, told as a tape gives them: centimetres, or half inches."""
+
+    metres: float
+
+
+@dataclass(frozen=True, slots=True)
+class Rough:
+    """Metres, told as a driver can act on them: 5 cm, or 2 inches."""
 
     metres: float
 
@@ -22,10 +29,11 @@ class Exact:
 
 @dataclass(frozen=True, slots=True)
 class Angle:
-    """Radians, told in degrees."""
+    """Radians, told in degrees with so many digits."""
 
     radians: float
+    digits: int = 1
 
 
 # A name is told as it is: things and places are called what people call them.
-Part: TypeAlias = str | int | Length | Exact | Angle
+Part: TypeAlias = str | int | Length | Rough | Exact | Angle

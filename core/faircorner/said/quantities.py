@@ -2,9 +2,9 @@
 
 from math import degrees
 
-from faircorner.said.parts import Angle, Exact, Length, Part
+from faircorner.said.parts import Angle, Exact, Length, Part, Rough
 
-__all__ = ["Units", "exact", "length", "quantity"]
+__all__ = ["Units", "exact", "length", "quantity", "rough"]
 
 # As a school has them: "metric" or "imperial".
 Units = str
@@ -24,6 +24,17 @@ def length(metres: float, units: Units = "metric") -> str:
     return _minus(f"{metres:.2f} m")
 
 
+def rough(metres: float, units: Units = "metric") -> str:
+    """As a driver can act on it: 5 cm, or 2 inches.
+
+    >>> [rough(0.38), rough(2.31), rough(0.38, "imperial")]
+    ['40 cm', '2.30 m', '1 ft 2 in']
+    """
+    if units == "imperial":
+        return _feet(metres, 2)
+    return length(int(metres * 20 + 0.5) / 20 if metres > 0 else 0.0)
+
+
 def exact(metres: float, units: Units = "metric") -> str:
     """To the last figure that matters.
 
@@ -38,10 +49,12 @@ def quantity(part: Part, units: Units) -> str:
     match part:
         case Length(metres):
             return length(metres, units)
+        case Rough(metres):
+            return rough(metres, units)
         case Exact(metres):
             return exact(metres, units)
-        case Angle(radians):
-            return _minus(f"{degrees(radians):.1f}°")
+        case Angle(radians, digits):
+            return _minus(f"{degrees(radians):.{digits}f}°")
         case _:
             return str(part)
 

@@ -4,12 +4,12 @@ from dataclasses import dataclass
 from typing import Any
 
 from faircorner.said.catalogue import clauses
-from faircorner.said.parts import Angle, Exact, Length, Part
+from faircorner.said.parts import Angle, Exact, Length, Part, Rough
 from faircorner.said.quantities import Units, quantity
 
 __all__ = ["Said"]
 
-_KINDS: dict[str, type[Length | Exact | Angle]] = {"m": Length, "exact_m": Exact, "rad": Angle}
+_KINDS: dict[str, type[Length | Rough | Exact]] = {"m": Length, "rough_m": Rough, "exact_m": Exact}
 
 
 @dataclass(frozen=True, slots=True, init=False)
@@ -50,7 +50,9 @@ class Said:
     @property
     def lengths(self) -> tuple[float, ...]:
         """m, in the order in which they are said."""
-        return tuple(part.metres for _, part in self.parts if isinstance(part, Length | Exact))
+        return tuple(
+            part.metres for _, part in self.parts if isinstance(part, Length | Rough | Exact)
+        )
 
     def document(self) -> dict[str, Any]:
         """As JSON, so that it can be kept and told later in anybody's units."""
@@ -72,8 +74,10 @@ def _outward(part: "Part | Said") -> Any:
             return {"m": round(metres, 4)}
         case Exact(metres):
             return {"exact_m": metres}
-        case Angle(radians):
-            return {"rad": round(radians, 6)}
+        case Rough(metres):
+            return {"rough_m": round(metres, 4)}
+        case Angle(radians, digits):
+            return {"rad": round(radians, 6), "digits": digits}
         case _:
             return part
 
@@ -84,5 +88,7 @@ def _inward(part: Any) -> "Part | Said":
         return plain
     if "code" in part:
         return Said.of(part)
-    ((kind, value),) = part.items()
-    return _KINDS[kind](value)
+    if "rad" in part:
+        return Angle(part["rad"], part["digits"])
+    ((kind, metres),) = part.items()
+    return _KINDS[kind](metres)

@@ -2359,7 +2359,9 @@ export interface components {
         };
         /**
          * CallOut
-         * @description A moment to act. early_m and late_m are null when the call may move freely.
+         * @description A moment to act; said : what it can be told by besides the eye.
+         *
+         *     early_m and late_m are null when the call may move freely.
          */
         CallOut: {
             /** X M */
@@ -2379,6 +2381,7 @@ export interface components {
             /** Angle Deg */
             angle_deg: number;
             until: components["schemas"]["UntilOut"];
+            said: components["schemas"]["SaidOut"];
             /** Early M */
             early_m: number | null;
             /** Late M */

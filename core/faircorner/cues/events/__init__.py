@@ -8,7 +8,7 @@ from typing import Annotated, TypeAlias
 from pydantic import Field
 
 from faircorner.cues.events.abeam import Abeam, AbeamModel
-from faircorner.cues.events.base import Event, Moment, Rising, Usual, Waiting, Watched
+from faircorner.cues.events.base import Came, Event, Moment, Rising, Usual, Waiting, Watched
 from faircorner.cues.events.edge import AtEdge, AtEdgeModel, EdgeName
 from faircorner.cues.events.gap_wanted import GapWanted, GapWantedModel
 from faircorner.cues.events.heading import Heading, HeadingModel
@@ -22,6 +22,7 @@ __all__ = [
     "EVENTS",
     "Abeam",
     "AtEdge",
+    "Came",
     "EdgeName",
     "Event",
     "EventModel",

@@ -5,14 +5,28 @@ from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import EventInMetres, Moment, Rising, Usual, Waiting
+from faircorner.cues.events.base import Came, EventInMetres, Moment, Rising, Usual, Waiting
 from faircorner.cues.fitted import USUAL_METRES, MetresModel, built
 from faircorner.cues.places import OwnPoint, landmark_x, own_point
 from faircorner.ground import Landmark
 from faircorner.model import Model
 from faircorner.plane import Floats, to_site
+from faircorner.said import Rough, Said
 
-__all__ = ["Abeam", "AbeamModel"]
+__all__ = ["Abeam", "AbeamModel", "against"]
+
+
+# Nearer than this nobody tells them apart, m.
+_LEVEL = 0.03
+
+
+def against(own: str, landmark: str, metres: float) -> Said:
+    """Where the vehicle's own point stands against a landmark; level where nobody says how far."""
+    own, landmark = f"own {own}", f"landmark {landmark}"
+    if not abs(metres) >= _LEVEL:
+        return Said("level with", own=own, landmark=landmark)
+    code = "short of" if metres < 0 else "past"
+    return Said(code, own=own, by=Rough(abs(metres)), landmark=landmark)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -45,6 +59,9 @@ class Abeam(EventInMetres):
     def stood(self, moment: Moment) -> float:
         x = to_site(moment.pose, own_point(moment.vehicle, self.own)[None])[0, 0]
         return float(landmark_x(moment.ground, self.landmark) - x)
+
+    def said(self, came: Came) -> Said:
+        return against(self.own, self.landmark, came.metres)
 
     def named(self) -> dict[str, str]:
         return {"own": self.own, "landmark": self.landmark}

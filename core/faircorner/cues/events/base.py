@@ -8,10 +8,11 @@ from faircorner.cues.fitted import Unknown
 from faircorner.ground import Ground
 from faircorner.motion import Leg
 from faircorner.plane import Floats
+from faircorner.said import Said
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Event", "EventInMetres", "Moment", "Rising", "Usual", "Waiting", "Watched"]
+__all__ = ["Came", "Event", "EventInMetres", "Moment", "Rising", "Usual", "Waiting", "Watched"]
 
 # Of poses (attempts, n, 3) and wheel turns (attempts, n): rises through zero when a step ends.
 Rising: TypeAlias = Callable[[Floats, Floats], Floats]
@@ -48,6 +49,20 @@ class Moment:
     ground: Ground
     pose: Floats
     turns: Floats
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Came:
+    """How an event came, for whoever tells what to wait for.
+
+    metres : as `Event.stood` says; heading : of the call, rad off the kerb's line; then : of the
+    next call, once the wheel has settled; rolled : m since the start
+    """
+
+    metres: float
+    heading: float
+    then: float
+    rolled: float
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -119,6 +134,10 @@ class Event:
     def line(self, ground: Ground) -> float:
         """The heading, rad, from which the vehicle's angle is told at its call."""
         return 0.0
+
+    def said(self, came: Came) -> Said:
+        """What the call can be told by besides the eye."""
+        raise NotImplementedError
 
     def watched(self) -> Watched:
         return Watched()

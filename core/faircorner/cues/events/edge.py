@@ -5,11 +5,12 @@ from typing import Any, ClassVar, Literal, TypeAlias
 
 import numpy as np
 
-from faircorner.cues.events.base import EventInMetres, Moment, Rising, Usual, Waiting, Watched
+from faircorner.cues.events.base import Came, EventInMetres, Moment, Rising, Usual, Waiting, Watched
 from faircorner.cues.fitted import USUAL_KERB, MetresModel, built
 from faircorner.cues.places import edge_gap, edge_line
 from faircorner.model import Model
 from faircorner.plane import Floats
+from faircorner.said import Length, Said
 
 __all__ = ["AtEdge", "AtEdgeModel", "EdgeName"]
 
@@ -39,6 +40,9 @@ class AtEdge(EventInMetres):
     def stood(self, moment: Moment) -> float:
         line = edge_line(moment.ground, self.edge)
         return float(edge_gap(moment.vehicle, line, moment.pose, moment.turns))
+
+    def said(self, came: Came) -> Said:
+        return Said("left to edge", by=Length(came.metres), edge=self.edge)
 
     def watched(self) -> Watched:
         return Watched(edge=self.edge)

@@ -5,12 +5,13 @@ from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.abeam import Abeam
-from faircorner.cues.events.base import Event, Moment, Rising, Usual, Waiting
+from faircorner.cues.events.abeam import Abeam, against
+from faircorner.cues.events.base import Came, Event, Moment, Rising, Usual, Waiting
 from faircorner.cues.places import OwnPoint
 from faircorner.ground import Landmark
 from faircorner.model import Model
 from faircorner.plane import Floats
+from faircorner.said import Said
 
 __all__ = ["GapWanted", "GapWantedModel"]
 
@@ -44,6 +45,9 @@ class GapWanted(Event):
     def stood(self, moment: Moment) -> float:
         gap = moment.ground.berth.gap
         return float("nan") if gap is None else gap
+
+    def said(self, came: Came) -> Said:
+        return against(self.own, self.landmark, came.metres)
 
     def named(self) -> dict[str, str]:
         return {"own": self.own, "landmark": self.landmark}

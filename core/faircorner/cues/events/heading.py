@@ -4,10 +4,11 @@ from dataclasses import dataclass, replace
 from math import radians
 from typing import Any, ClassVar, Literal, Self
 
-from faircorner.cues.events.base import Event, Rising, Usual, Waiting
+from faircorner.cues.events.base import Came, Event, Rising, Usual, Waiting
 from faircorner.cues.events.settling import until_heading
 from faircorner.cues.fitted import USUAL_ANGLE, AngleModel, Unknown
 from faircorner.model import Model
+from faircorner.said import Angle, Said
 
 __all__ = ["Heading", "HeadingModel"]
 
@@ -34,6 +35,10 @@ class Heading(Event):
     def rising(self, waiting: Waiting) -> Rising:
         # Nose away from the kerb is positive in a method, and negative on the site.
         return until_heading(waiting, -waiting.wanted[:, None])
+
+    def said(self, came: Came) -> Said:
+        angle, then = Angle(abs(came.heading), 0), Angle(abs(came.then), 0)
+        return Said("at angle", angle=angle, then=then)
 
 
 class HeadingModel(Model):

@@ -5,11 +5,12 @@ from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import EventInMetres, Moment, Rising, Usual, Waiting
+from faircorner.cues.events.base import Came, EventInMetres, Moment, Rising, Usual, Waiting
 from faircorner.cues.fitted import USUAL_KERB, MetresModel, built
 from faircorner.cues.places import OwnPoint, own_point
 from faircorner.model import Model
 from faircorner.plane import Floats, to_site
+from faircorner.said import Length, Said
 
 __all__ = ["Kerb", "KerbModel"]
 
@@ -36,6 +37,9 @@ class Kerb(EventInMetres):
 
     def stood(self, moment: Moment) -> float:
         return -float(to_site(moment.pose, own_point(moment.vehicle, self.own)[None])[0, 1])
+
+    def said(self, came: Came) -> Said:
+        return Said("from kerb", own=f"own {self.own}", by=Length(came.metres))
 
     def named(self) -> dict[str, str]:
         return {"own": self.own}

@@ -3,10 +3,11 @@
 from dataclasses import dataclass
 from typing import ClassVar, Literal
 
-from faircorner.cues.events.base import Event, Rising, Waiting
+from faircorner.cues.events.base import Came, Event, Rising, Waiting
 from faircorner.cues.events.settling import until_heading
 from faircorner.ground import Ground
 from faircorner.model import Model
+from faircorner.said import Angle, Said
 
 __all__ = ["Parallel", "ParallelModel"]
 
@@ -22,6 +23,9 @@ class Parallel(Event):
 
     def line(self, ground: Ground) -> float:
         return ground.berth.heading
+
+    def said(self, came: Came) -> Said:
+        return Said("still to go", angle=Angle(abs(came.heading), 0))
 
 
 class ParallelModel(Model):

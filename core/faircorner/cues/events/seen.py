@@ -5,11 +5,12 @@ from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import Event, Rising, Usual, Waiting, Watched
+from faircorner.cues.events.base import Came, Event, Rising, Usual, Waiting, Watched
 from faircorner.cues.places import aside, own_mark
 from faircorner.errors import InputError
 from faircorner.model import Model, Name
 from faircorner.plane import Floats
+from faircorner.said import Said
 
 __all__ = ["Seen", "SeenModel"]
 
@@ -48,6 +49,9 @@ class Seen(Event):
             return np.asarray(np.where(np.abs(off) < np.pi / 2, -side * off, -1.0).max(axis=-1))
 
         return passed
+
+    def said(self, came: Came) -> Said:
+        return Said("when seen", thing=self.thing, mark=self.mark)
 
     def watched(self) -> Watched:
         return Watched(thing=self.thing, mark=self.mark)

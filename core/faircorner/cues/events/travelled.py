@@ -3,9 +3,10 @@
 from dataclasses import dataclass
 from typing import Any, ClassVar, Literal
 
-from faircorner.cues.events.base import EventInMetres, Usual, Waiting
+from faircorner.cues.events.base import Came, EventInMetres, Usual, Waiting
 from faircorner.model import Model
 from faircorner.plane import Floats
+from faircorner.said import Length, Said
 
 __all__ = ["Travelled", "TravelledModel"]
 
@@ -22,6 +23,9 @@ class Travelled(EventInMetres):
 
     def known(self, waiting: Waiting) -> Floats:
         return waiting.wanted
+
+    def said(self, came: Came) -> Said:
+        return Said("rolled", by=Length(came.rolled))
 
 
 class TravelledModel(Model):

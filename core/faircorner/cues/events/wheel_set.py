@@ -5,9 +5,10 @@ from typing import ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.base import Event, Waiting
+from faircorner.cues.events.base import Came, Event, Waiting
 from faircorner.model import Model
 from faircorner.plane import Floats
+from faircorner.said import Said
 
 __all__ = ["WheelSet", "WheelSetModel"]
 
@@ -19,6 +20,9 @@ class WheelSet(Event):
 
     def known(self, waiting: Waiting) -> Floats:
         return np.asarray(np.abs(waiting.leg.turns - waiting.turns) / waiting.leg.rate)
+
+    def said(self, came: Came) -> Said:
+        return Said("wheels straight")
 
 
 class WheelSetModel(Model):

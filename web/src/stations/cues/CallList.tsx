@@ -7,7 +7,7 @@ import { CallDisc, EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
-import { callDetail, lookReason } from "./words";
+import { lookReason } from "./words";
 
 interface Props {
   plan: Plan;
@@ -54,7 +54,7 @@ export const CallList = ({ plan, method, active, onCall }: Props) => {
                 <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25 }}>
                   {method.steps[call.leg]?.say}
                 </Box>
-                <Box sx={{ fontSize: 13, color: ink.soft }}>{callDetail(call, plan, units)}</Box>
+                <Box sx={{ fontSize: 13, color: ink.soft }}>{call.said.text}</Box>
                 {look && (
                   <Box sx={{ fontSize: 13, display: "flex", gap: 0.75, alignItems: "center" }}>
                     <EyeMark size={17} /> {look.look}: {lookReason(look, units)}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { call, METHOD, PLAN } from "../../testing";
-import { callDetail, cueSentence, leanSentence } from "./words";
+import { call, METHOD } from "../../testing";
+import { cueSentence, leanSentence } from "./words";
 
 const seen = (cue: Parameters<typeof call>[0]) => cueSentence(call(cue), METHOD, "metric");
 
@@ -16,22 +16,6 @@ describe("what is seen", () => {
   });
   it("is said to be hidden where the body hides it", () => {
     expect(seen({ through: null })).toMatch(/^Hidden by the body/);
-  });
-});
-
-describe("what is waited for", () => {
-  const told = (until: Parameters<typeof call>[1]) => callDetail(call({}, until), PLAN, "metric");
-  const abeam = { own: "rear bumper", landmark: "tail ahead" };
-  it("has its own point past a landmark, short of it, or level", () => {
-    expect(told({ ...abeam, metres: 0.4 })).toBe("own tail 40 cm past the parked tail");
-    expect(told({ ...abeam, metres: -0.4 })).toBe("own tail 40 cm short of the parked tail");
-    expect(told({ ...abeam, metres: 0.01 })).toBe("own tail level with the parked tail");
-  });
-  it("is room to a kerb, or to an edge", () => {
-    expect(told({ kind: "kerb", own: "rear wheel", metres: 0.9 })).toContain("90 cm from the kerb");
-    expect(told({ kind: "edge", edge: "far kerb", metres: 0.4 })).toContain(
-      "40 cm left to the far",
-    );
   });
 });
 

@@ -1,6 +1,6 @@
 /** A cue sheet in the instructor's words. */
-import type { Call, Look, MethodBody, Plan } from "../../api/types";
-import { degrees, length, roughly, type Units } from "../../shell/units";
+import type { Call, Look, MethodBody } from "../../api/types";
+import { length, type Units } from "../../shell/units";
 
 const where = (call: Call, units: Units): string => {
   const cue = call.cues[0];
@@ -29,53 +29,6 @@ export const cueSentence = (call: Call, method: MethodBody, units: Units): strin
   if (cue.along === "z")
     return `In the ${cue.through}, the ${cue.what} runs ${where(call, units)}.`;
   return `In the ${cue.through}, the ${cue.what} stands ${where(call, units) || "clear of any mark"}.`;
-};
-
-const OWN: Record<string, string> = {
-  "rear bumper": "own tail",
-  "front bumper": "own nose",
-  mirror: "own mirror",
-  "rear wheel": "near rear wheel",
-  "front wheel": "near front wheel",
-};
-const LANDMARKS: Record<string, string> = {
-  "tail ahead": "the parked tail",
-  "nose ahead": "the nose of the one ahead",
-  "nose behind": "the nose of the one behind",
-  "near line": "the near line",
-  "far line": "the far line",
-  head: "the head of the bay",
-  mark: "the mark",
-  stop: "the place to stop",
-  "corner start": "the first curved kerbstone",
-  corner: "the side road's kerb",
-  mouth: "the mouth of the side road",
-};
-
-/** What the call can be told by besides the eye, one short line. */
-export const callDetail = (call: Call, plan: Pick<Plan, "calls">, units: Units): string => {
-  const { kind, own, landmark, edge, thing, metres } = call.until;
-  if (thing !== null) return `when the ${thing} passes the ${own}`;
-  const point = OWN[own ?? ""] ?? own;
-  if (landmark !== null && metres !== null) {
-    const place = LANDMARKS[landmark] ?? landmark;
-    if (Math.abs(metres) < 0.03) return `${point} level with ${place}`;
-    return `${point} ${roughly(Math.abs(metres), units)} ${metres < 0 ? "short of" : "past"} ${place}`;
-  }
-  if (edge !== null)
-    return `${length(metres, units)} left to the ${edge}, from what would meet it first`;
-  if (kind === "kerb") return `${point} ${length(metres, units)} from the kerb`;
-  if (kind === "parallel")
-    return `${degrees(Math.abs(call.angle_deg))} still to go; the wheel takes it off`;
-  if (kind === "wheel set") return "as soon as the wheels are straight";
-  if (kind === "travelled") return `after ${length(call.s_m, units)} in all`;
-  return `at ${degrees(Math.abs(call.angle_deg))} to the kerb, running on to ${degrees(Math.abs(angleOfRun(plan, call)))}`;
-};
-
-/** The angle once the wheel has settled: that of the path where the next call comes. */
-const angleOfRun = (plan: Pick<Plan, "calls">, call: Call): number => {
-  const next = plan.calls[call.number];
-  return next?.angle_deg ?? call.angle_deg;
 };
 
 export const lookReason = (look: Look, units: Units): string =>

@@ -6,7 +6,7 @@ import type { Sheet } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, LateWedge, OnDot } from "../../drawing/marks";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
-import { callDetail, lookReason } from "../cues/words";
+import { lookReason } from "../cues/words";
 import type { LookDone, Timing, useAttemptDraft } from "./useAttemptDraft";
 import { noteLook, noteTiming } from "./useDriveKeys";
 
@@ -51,7 +51,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
         <Box sx={{ flex: 1 }}>
           <Box sx={{ fontWeight: 700, fontSize: 17 }}>{say}</Box>
           <Box sx={{ fontSize: 14, color: ink.soft }}>
-            {call ? callDetail(call, plan, units) : "from the start"}
+            {call ? call.said.text : "from the start"}
           </Box>
         </Box>
         {call && (
