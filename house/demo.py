@@ -18,7 +18,7 @@ from house.shell import ROOT, RUN, Trouble, free_port, run, say, secret
 __all__ = ["WORKER", "environment", "run_demo", "run_serve", "run_worker", "serving"]
 
 # Long work is done apart, one piece at a time, so that no small request waits behind it.
-WORKER = [sys.executable, "-m", "server.work"]
+WORKER = [sys.executable, "-m", "server.long_work"]
 
 
 def environment(url: str) -> dict[str, str]:

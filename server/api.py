@@ -7,11 +7,11 @@ from server.docket.api import router as docket
 from server.documents.api import router as documents
 from server.errors import register
 from server.lessons.api import router as lessons
+from server.long_work.api import router as work
 from server.planning.api import router as planning
 from server.progress.api import router as progress
 from server.schools.access import SignedIn
 from server.schools.api import router as schools
-from server.work.api import router as work
 
 __all__ = ["api"]
 

@@ -29,7 +29,7 @@ INSTALLED_APPS = [
     "server.planning",
     "server.lessons",
     "server.progress",
-    "server.work",
+    "server.long_work",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -10,7 +10,17 @@ from numpy.typing import ArrayLike, NDArray
 
 from faircorner.compiled import compiled, whole
 
-__all__ = ["Bools", "Floats", "box", "frozen", "mirrored", "to_body", "to_site", "wrap"]
+__all__ = [
+    "Bools",
+    "Floats",
+    "box",
+    "frozen",
+    "mirrored",
+    "mirrored_box",
+    "to_body",
+    "to_site",
+    "wrap",
+]
 
 Floats: TypeAlias = NDArray[np.float64]
 Bools: TypeAlias = NDArray[np.bool_]
@@ -85,10 +95,20 @@ def _seen(poses: Floats, points: Floats) -> Floats:
 
 
 def mirrored(poses: ArrayLike) -> Floats:
-    """Poses (..., 3) seen in a mirror along the x axis: left becomes right."""
+    """Poses (..., 3), or places (..., 2), in a mirror along the x axis: left becomes right."""
     flipped = np.array(poses, dtype=np.float64)
     flipped[..., 1:] *= -1
     return flipped
+
+
+def mirrored_box(corners: ArrayLike) -> Floats:
+    """A box (2, 2) by its least and greatest x and y, m, in the same mirror.
+
+    >>> mirrored_box([[0.0, -3.0], [2.0, 1.0]]).tolist()
+    [[0.0, -1.0], [2.0, 3.0]]
+    """
+    (left, bottom), (right, top) = np.asarray(corners, dtype=np.float64)
+    return np.array([(left, -top), (right, -bottom)])
 
 
 def box(rear: float, front: float, half_width: float, corner_cut: float = 0.0) -> Floats:

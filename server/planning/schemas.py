@@ -14,8 +14,8 @@ from server.documents.schemas import (
     VehicleRevision,
     ViewOut,
 )
+from server.long_work.schemas import WorkOut
 from server.said import SaidOut
-from server.work.schemas import WorkOut
 
 
 class OptionsIO(Schema):

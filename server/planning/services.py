@@ -35,10 +35,10 @@ from faircorner.errors import InputError
 from faircorner.said import Said
 
 from server.documents.models import Kind, Revision
+from server.long_work.models import Work
+from server.long_work.services import ask
 from server.planning.models import CueSheet
 from server.schools.models import Member, Role, School
-from server.work.models import Work
-from server.work.services import ask
 
 __all__ = [
     "ask_for",

@@ -96,37 +96,45 @@ def test_a_limit_is_told_in_the_persons_units(units, text):
     assert Said("between", low=Exact(1), high=Exact(2), got=Exact(3)).lengths == (1, 2, 3)
 
 
-class TestWhatIsWaitedFor:
-    """Each event says what its call can be told by."""
+CAME = Came(metres=0.4, heading=np.radians(-12), then=np.radians(35), rolled=4.2)
 
-    came = Came(metres=0.4, heading=np.radians(-12), then=np.radians(35), rolled=4.2)
 
-    @pytest.mark.parametrize(
-        ("metres", "text"),
-        [
-            (0.4, "own tail 40 cm past the parked tail"),
-            (-0.38, "own tail 40 cm short of the parked tail"),
-            (0.01, "own tail level with the parked tail"),
-            (float("nan"), "own tail level with the parked tail"),
-        ],
-    )
-    def test_an_own_point_stands_past_a_landmark_short_of_it_or_level(self, metres, text):
-        event = Abeam(own="rear bumper", landmark="tail ahead", metres=0.4)
-        assert str(event.said(replace(self.came, metres=metres))) == text
+@pytest.mark.parametrize(
+    ("metres", "text"),
+    [
+        (0.4, "own tail 40 cm past the parked tail"),
+        (-0.38, "own tail 40 cm short of the parked tail"),
+        (0.01, "own tail level with the parked tail"),
+        (float("nan"), "own tail level with the parked tail"),
+    ],
+)
+def test_an_own_point_stands_past_a_landmark_short_of_it_or_level(metres, text):
+    event = Abeam(own="rear bumper", landmark="tail ahead", metres=0.4)
+    assert str(event.said(replace(CAME, metres=metres))) == text
 
-    def test_every_event_says_it_in_words(self):
-        read = TypeAdapter(EventModel)
-        texts = {}
-        for manoeuvre in vocabulary()["manoeuvres"].values():
-            for begun in manoeuvre["events"]:
-                said = read.validate_python(begun).build().said(self.came)
-                texts[begun["kind"]] = str(said)
-                # No name of the core's own comes through without its words.
-                assert "landmark " not in str(said)
-                assert "own rear" not in str(said)
-                assert Said.of(said.document()).told() == str(said)
-        assert texts["edge"] == "40 cm left to the far kerb, from what would meet it first"
-        assert texts["kerb"] == "near rear wheel 40 cm from the kerb"
-        assert texts["parallel"] == "12° still to go; the wheel takes it off"
-        assert texts["heading"] == "at 12° to the kerb, running on to 35°"
-        assert texts["travelled"] == "after 4.20 m in all"
+
+def test_every_event_says_it_in_words():
+    read = TypeAdapter(EventModel)
+    texts = {}
+    for manoeuvre in vocabulary()["manoeuvres"].values():
+        for begun in manoeuvre["events"]:
+            said = read.validate_python(begun).build().said(CAME)
+            texts[begun["kind"]] = str(said)
+            # No name of the core's own comes through without its words.
+            assert "landmark " not in str(said)
+            assert "own rear" not in str(said)
+            assert Said.of(said.document()).told() == str(said)
+    assert texts["edge"] == "40 cm left to the far kerb, from what would meet it first"
+    assert texts["kerb"] == "near rear wheel 40 cm from the kerb"
+    assert texts["parallel"] == "12° still to go; the wheel takes it off"
+    assert texts["heading"] == "at 12° to the kerb, running on to 35°"
+    assert texts["travelled"] == "after 4.20 m in all"
+
+
+@pytest.mark.parametrize("metres", [float("nan"), float("inf"), -1e308])
+def test_what_is_no_length_is_refused_in_any_units(metres):
+    with pytest.raises(InputError) as caught:
+        between("kerb_m", metres, 0.02, 1.5)
+    for units in ("metric", "imperial"):
+        assert "must be between" in caught.value.told(units)
+        assert length(metres, units)

@@ -13,9 +13,9 @@ from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from server.documents.services import create_document
-from server.work import services
-from server.work.models import State, Waiting, Work
-from server.work.services import PATIENCE, ask, carry_out, forget, give_up, long_work
+from server.long_work import services
+from server.long_work.models import State, Waiter, Work
+from server.long_work.services import PATIENCE, ask, carry_out, forget, give_up, long_work
 from tests.server.conftest import send
 
 # A worker is another connection: it sees only what has been committed.
@@ -118,7 +118,7 @@ def test_the_same_asked_by_two_is_one_and_goes_on_while_one_of_them_waits(ours, 
 
 def test_who_gives_up_through_the_api_stops_it_and_may_ask_again(ours, theirs, counted):
     work = asked(ours.members["lead"], 0.1)
-    path = f"/api/work/{work.pk}"
+    path = f"/api/long-work/{work.pk}"
     assert send(theirs.client("lead"), "DELETE", path).status_code == 404
     assert send(ours.client("instructor"), "DELETE", path).status_code == 204
     assert Work.objects.get(pk=work.pk).state == State.WAITING
@@ -133,7 +133,7 @@ def test_who_gives_up_through_the_api_stops_it_and_may_ask_again(ours, theirs, c
 
 def test_what_nobody_waits_for_any_more_is_not_worked_out(ours, counted):
     work = asked(ours.members["lead"], 0.1)
-    Waiting.objects.update(asked=timezone.now() - PATIENCE)
+    Waiter.objects.update(asked=timezone.now() - PATIENCE)
     worker()
     assert Work.objects.get(pk=work.pk).state == State.STOPPED
     assert counted == ["begun"]

@@ -11,8 +11,8 @@ from server.api import api
 from server.documents.models import Revision
 from server.lessons.models import Attempt
 from server.lessons.services import keep_attempt, tape_attempt
+from server.long_work.services import ask
 from server.planning.models import CueSheet
-from server.work.services import ask
 from tests.server.conftest import NOTES, PASSWORD, STARTED, send
 
 
@@ -65,7 +65,7 @@ def requests_naming(house):
         "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
         "attempt_void": ("PUT", f"/api/attempts/{attempt.pk}/void", {"void": True}),
         "sets_list": ("GET", f"/api/sets?sheet={sheet}", None),
-        "work_give_up": ("DELETE", f"/api/work/{work.pk}", None),
+        "work_give_up": ("DELETE", f"/api/long-work/{work.pk}", None),
         "advice_take": ("POST", "/api/sets/take", {"sheet": sheet}),
         # Routes that name nothing: what they answer is looked at instead.
         "session_read": ("GET", "/api/session", None),

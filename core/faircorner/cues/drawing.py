@@ -8,11 +8,11 @@ from faircorner.cues.plan import Plan
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Dimension
-from faircorner.plane import Floats, frozen, to_site
+from faircorner.plane import Floats, frozen, mirrored, mirrored_box, to_site
 from faircorner.sides import sided, turned_back, turned_in
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Drawing", "SwingOut", "drawn", "held"]
+__all__ = ["Drawing", "SwingLine", "drawn", "held"]
 
 # The gap at the start is drawn so far behind the parked vehicle's tail, and before the own rear
 # axle in wheelbases, clear of the door mirror; and only where the start is parallel, rad.
@@ -26,11 +26,9 @@ _AS_NEAR = 0.01
 # Room round what has to be seen, m.
 _MARGIN = 0.8
 
-_FLIP = np.array([1.0, -1.0])
-
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class SwingOut:
+class SwingLine:
     """How the outer front corner leaves its lane. reach : from the lane's edge, its greatest
 
     track : (n, 2), the corner's way outside, m on the site
@@ -39,8 +37,8 @@ class SwingOut:
     reach: Dimension
     track: Floats
 
-    def mirrored(self) -> "SwingOut":
-        return replace(self, reach=self.reach.mirrored(), track=frozen(self.track * _FLIP))
+    def mirrored(self) -> "SwingLine":
+        return replace(self, reach=self.reach.mirrored(), track=mirrored(self.track))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -54,18 +52,17 @@ class Drawing:
 
     dimensions: tuple[Dimension, ...]
     away: Floats
-    swing: SwingOut | None
+    swing: SwingLine | None
     nearest: tuple[str, ...]
     view: Floats
 
     def mirrored(self) -> "Drawing":
-        (left, bottom), (right, top) = self.view
         return replace(
             self,
             dimensions=tuple(line.mirrored() for line in self.dimensions),
-            away=frozen(self.away * _FLIP),
+            away=mirrored(self.away),
             swing=None if self.swing is None else self.swing.mirrored(),
-            view=frozen([(left, -top), (right, -bottom)]),
+            view=mirrored_box(self.view),
         )
 
 
@@ -109,7 +106,7 @@ def _start_gap(vehicle: Vehicle, plan: Plan) -> tuple[Dimension, ...]:
     return (Dimension(what="start_gap", ends=np.array([(at, flank), (at, ground.flank)])),)
 
 
-def _swing_out(vehicle: Vehicle, plan: Plan) -> SwingOut | None:
+def _swing_out(vehicle: Vehicle, plan: Plan) -> SwingLine | None:
     out = next((look for look in plan.looks if look.why == "swings out"), None)
     if out is None or out.metres < _LEAST:
         return None
@@ -117,7 +114,7 @@ def _swing_out(vehicle: Vehicle, plan: Plan) -> SwingOut | None:
     corner = np.array([[vehicle.nose - vehicle.corner_cut, -vehicle.width / 2]])
     about = np.abs(plan.track.s[0] - out.at_s) < _BEGUN
     track = to_site(plan.track.poses[0][about], corner)[:, 0]
-    return SwingOut(
+    return SwingLine(
         reach=Dimension(what="swing", ends=np.array([(out.x, lane), (out.x, out.y)])),
         track=frozen(track[track[:, 1] < lane + _INSIDE]),
     )

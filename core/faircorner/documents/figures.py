@@ -17,6 +17,7 @@ __all__ = [
     "leg_document",
     "path_document",
     "pose_document",
+    "view_document",
     "wheel_angle",
 ]
 
@@ -48,6 +49,12 @@ def wheel_angle(steering: Steering, turns: float) -> float | None:
 def dimension_document(line: Dimension) -> dict[str, Any]:
     begin, end = np.round(line.ends, 4).tolist()
     return {"what": line.what, "from_m": begin, "to_m": end}
+
+
+def view_document(view: Floats) -> dict[str, float]:
+    """How much of a place should be seen: the least x and y, and the greatest, (2, 2) in m."""
+    (left, bottom), (right, top) = np.round(view, 3).tolist()
+    return {"left": left, "right": right, "bottom": bottom, "top": top}
 
 
 def figure(value: float) -> float | None:

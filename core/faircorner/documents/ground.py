@@ -7,6 +7,7 @@ import numpy as np
 from pydantic import Field
 from shapely import LineString, Point
 
+from faircorner.documents.figures import view_document
 from faircorner.errors import InputError
 from faircorner.ground import (
     AnyGoalModel,
@@ -201,9 +202,8 @@ def sketch_document(drawn: Sketch) -> dict[str, Any]:
     def told(points: Floats | None) -> Any:
         return None if points is None else np.round(points, 4).tolist()
 
-    (left, bottom), (right, top) = np.round(drawn.view, 3).tolist()
     return {
-        "view": {"left": left, "right": right, "bottom": bottom, "top": top},
+        "view": view_document(drawn.view),
         "lines": [
             {
                 "measure": line.measure,

@@ -28,6 +28,7 @@ from faircorner.documents.figures import (
     leg_document,
     path_document,
     pose_document,
+    view_document,
 )
 from faircorner.documents.finishes import finish_document
 from faircorner.documents.ground import ground_document
@@ -185,7 +186,6 @@ def _totals(found: Totals) -> dict[str, Any]:
 
 def _drawing(drawing: Drawing) -> dict[str, Any]:
     swing = drawing.swing
-    (left, bottom), (right, top) = np.round(drawing.view, 3).tolist()
     return {
         "dimensions": [dimension_document(line) for line in drawing.dimensions],
         "away": np.round(drawing.away, 6).tolist(),
@@ -194,7 +194,7 @@ def _drawing(drawing: Drawing) -> dict[str, Any]:
             "track_m": np.round(swing.track, 3).tolist(),
         },
         "nearest": list(drawing.nearest),
-        "view": {"left": left, "right": right, "bottom": bottom, "top": top},
+        "view": view_document(drawing.view),
     }  # fmt: skip
 
 

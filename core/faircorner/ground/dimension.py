@@ -2,9 +2,7 @@
 
 from dataclasses import dataclass, replace
 
-import numpy as np
-
-from faircorner.plane import Floats, frozen
+from faircorner.plane import Floats, frozen, mirrored
 
 __all__ = ["Dimension"]
 
@@ -20,4 +18,4 @@ class Dimension:
         object.__setattr__(self, "ends", frozen(self.ends))
 
     def mirrored(self) -> "Dimension":
-        return replace(self, ends=self.ends * np.array([1.0, -1.0]))
+        return replace(self, ends=mirrored(self.ends))

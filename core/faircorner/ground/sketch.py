@@ -4,15 +4,13 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from faircorner.plane import Floats, frozen
+from faircorner.plane import Floats, frozen, mirrored, mirrored_box
 
 __all__ = ["MeasureLine", "Sketch", "row"]
 
-_FLIP = np.array([1.0, -1.0])
-
 
 def _turned(points: Floats | None) -> Floats | None:
-    return None if points is None else frozen(points * _FLIP)
+    return None if points is None else mirrored(points)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -34,7 +32,7 @@ class MeasureLine:
     def mirrored(self) -> "MeasureLine":
         return replace(
             self,
-            at=frozen(self.at * _FLIP),
+            at=mirrored(self.at),
             ends=_turned(self.ends),
             grip=_turned(self.grip),
             pull=_turned(self.pull),
@@ -52,11 +50,10 @@ class Sketch:
     view: Floats
 
     def mirrored(self) -> "Sketch":
-        (left, bottom), (right, top) = self.view
         return replace(
             self,
             lines=tuple(line.mirrored() for line in self.lines),
-            view=frozen([(left, -top), (right, -bottom)]),
+            view=mirrored_box(self.view),
         )
 
 

@@ -1,6 +1,7 @@
 """The words: a file for each language, from codes to clauses with {places} for their parts.
 
 A clause called `name X` says how the core's own name X is said; other names are said as they are.
+Codes are kept in sheets: a clause may be worded anew, but none is ever taken away.
 """
 
 import json

@@ -1,6 +1,6 @@
 """Figures as people say them, in their units."""
 
-from math import degrees
+from math import degrees, isfinite
 
 from faircorner.said.parts import Angle, Exact, Length, Part, Rough
 
@@ -17,7 +17,7 @@ def length(metres: float, units: Units = "metric") -> str:
     >>> [length(0.034), length(1.5), length(-0.034), length(0.75, "imperial")]
     ['3 cm', '1.50 m', '−3 cm', '2 ft 5.5 in']
     """
-    if units == "imperial":
+    if not isfinite(metres) or units == "imperial":
         return _feet(metres, 0.5)
     if abs(metres) < 0.995:
         return _minus(f"{round(metres * 100)} cm")
@@ -60,6 +60,8 @@ def quantity(part: Part, units: Units) -> str:
 
 
 def _feet(metres: float, step: float) -> str:
+    if not isfinite(metres / _INCH / step):
+        return f"{metres:g} m"
     # Half a step up, as hands round a tape, not to the even one.
     total = int(abs(metres) / _INCH / step + 0.5) * step
     feet = int(total // 12)

@@ -715,7 +715,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/work/{work_id}": {
+    "/api/long-work/{work_id}": {
         parameters: {
             query?: never;
             header?: never;

@@ -32,7 +32,7 @@ const ASKED_AGAIN_MS = 600;
 const isDone = (work: Work<unknown> | undefined) => work?.state === "done";
 
 const giveUp = (work_id: number) =>
-  ask.delete("/api/work/{work_id}", { params: { path: { work_id } } }).catch(() => undefined);
+  ask.delete("/api/long-work/{work_id}", { params: { path: { work_id } } }).catch(() => undefined);
 
 export const useLongWork = <T, K extends QueryKey>(
   asked: UseQueryOptions<Work<T>, Error, Work<T>, K>,

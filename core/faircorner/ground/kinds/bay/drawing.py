@@ -9,6 +9,7 @@ __all__ = ["sketch"]
 
 
 def sketch(place: Ground) -> Sketch:
+    """The bay, those beside it and the aisle; m on the site, working side left."""
     bay = place.goal
     assert isinstance(bay, Bay)  # noqa: S101  the kind says so
     into = bay.inward

@@ -11,6 +11,7 @@ __all__ = ["sketch"]
 
 
 def sketch(place: Ground) -> Sketch:
+    """The corner and both roads; m on the site, working side left."""
     corner = place.goal
     assert isinstance(corner, Corner)  # noqa: S101  the kind says so
     radius, side, back, width = corner.radius, corner.side_width, corner.back, place.road_width

@@ -18,6 +18,7 @@ _OUT = 0.55
 
 
 def sketch(place: Ground) -> Sketch:
+    """A kerb with who is parked along it; m on the site, working side left."""
     goal = place.goal
     assert isinstance(goal, Kerbside)  # noqa: S101  the kind says so
     ahead = named(place.obstacles, goal.ahead)

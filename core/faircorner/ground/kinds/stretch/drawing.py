@@ -9,6 +9,7 @@ __all__ = ["sketch"]
 
 
 def sketch(place: Ground) -> Sketch:
+    """The kerb, from where it is run back to the post; m on the site, working side left."""
     goal = place.goal
     assert isinstance(goal, Stretch)  # noqa: S101  the kind says so
     run, width = goal.run + goal.short, place.road_width

@@ -10,19 +10,18 @@ from typing import Any
 from django.db import transaction
 from django.db.models import QuerySet
 from django.utils import timezone
+from faircorner.cues import Heard
 from faircorner.errors import InputError
 from faircorner.said import Said
 from procrastinate.contrib.django import app
 
+from server.long_work.models import State, Waiter, Work
 from server.schools.models import Member, School
-from server.work.models import State, Waiting, Work
 
-__all__ = ["CARRY_OUT", "Told", "ask", "carry_out", "forget", "give_up", "long_work"]
+__all__ = ["CARRY_OUT", "ask", "carry_out", "forget", "give_up", "long_work"]
 
-# Called while work goes on with the share that is behind, 0 to 1; raises when it is to end.
-Told = Callable[[float], None]
 # From the school and what was asked, the answer as JSON.
-Carried = Callable[[School, dict[str, Any], Told], Any]
+Carried = Callable[[School, dict[str, Any], Heard], Any]
 
 # What the queue calls the task that a worker carries out.
 CARRY_OUT = "carry out work"
@@ -78,7 +77,7 @@ def ask(member: Member, name: str, asked: dict[str, Any], *, version: str) -> Wo
         if made or _to_be_tried_again(work):
             _begin(work)
         if work.state in {State.WAITING, State.UNDER_WAY}:
-            Waiting.objects.update_or_create(
+            Waiter.objects.update_or_create(
                 work=work, member=member, defaults={"asked": timezone.now()}
             )
     if work.state == State.FAILED:
@@ -99,14 +98,14 @@ def _begin(work: Work) -> None:
 
 def give_up(member: Member, work: Work) -> None:
     """Wait for it no longer; it stops unless somebody else does."""
-    Waiting.objects.filter(work=work, member=member).delete()
+    Waiter.objects.filter(work=work, member=member).delete()
     if not _waited_for(work):
         going = Work.objects.filter(pk=work.pk, state__in=[State.WAITING, State.UNDER_WAY])
         going.update(state=State.STOPPED)
 
 
 def _waited_for(work: Work) -> bool:
-    return Waiting.objects.filter(work=work, asked__gt=timezone.now() - PATIENCE).exists()
+    return Waiter.objects.filter(work=work, asked__gt=timezone.now() - PATIENCE).exists()
 
 
 def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
@@ -119,7 +118,7 @@ def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
         return True
     kept = Work.objects.filter(pk=pk, state__in=[State.WAITING, State.UNDER_WAY])
     try:
-        result = _registered[work.name](work.school, work.asked, _told(work, ending))
+        result = _registered[work.name](work.school, work.asked, _hearing(work, ending))
     except _ToBeTakenUp:
         return False
     except _Stopped:
@@ -135,7 +134,7 @@ def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
         raise  # the queue logs it
     else:
         kept.update(state=State.DONE, share=1.0, result=result, changed=timezone.now())
-    Waiting.objects.filter(work=pk).delete()
+    Waiter.objects.filter(work=pk).delete()
     return True
 
 
@@ -144,11 +143,11 @@ def _failed(work: QuerySet[Work], why: InputError) -> None:
     work.update(state=State.FAILED, field=why.field, problem=problem, changed=timezone.now())
 
 
-def _told(work: Work, ending: Callable[[], bool]) -> Told:
+def _hearing(work: Work, ending: Callable[[], bool]) -> Heard:
     """Writes down how far it is; ends what has become too long or is waited for by nobody."""
     begun, last = monotonic(), float("-inf")
 
-    def told(share: float) -> None:
+    def heard(share: float) -> None:
         nonlocal last
         now = monotonic()
         if ending():
@@ -162,7 +161,7 @@ def _told(work: Work, ending: Callable[[], bool]) -> Told:
         if not _waited_for(work) or not going.update(state=State.UNDER_WAY, share=share):
             raise _Stopped
 
-    return told
+    return heard
 
 
 def forget() -> None:

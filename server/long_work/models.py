@@ -10,7 +10,7 @@ from server.schools.models import Member, School
 if TYPE_CHECKING:
     from datetime import datetime
 
-__all__ = ["State", "Waiting", "Work"]
+__all__ = ["State", "Waiter", "Work"]
 
 
 class State(models.TextChoices):
@@ -54,7 +54,7 @@ class Work(models.Model):
         return f"{self.name} {self.pk}"
 
 
-class Waiting(models.Model):
+class Waiter(models.Model):
     """Somebody who waits for work, and when they last asked how far it is."""
 
     work = models.ForeignKey(Work, on_delete=models.CASCADE, related_name="waiting")

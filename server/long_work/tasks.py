@@ -4,7 +4,7 @@ from procrastinate import JobContext, RetryStrategy
 from procrastinate.contrib.django import app
 from procrastinate.exceptions import JobAborted
 
-from server.work.services import CARRY_OUT, carry_out, forget
+from server.long_work.services import CARRY_OUT, carry_out, forget
 
 __all__ = ["carry_out_work", "forget_old_work", "take_up_lost_work"]
 

@@ -33,12 +33,12 @@ class Migration(migrations.Migration):
             },
         ),
         migrations.CreateModel(
-            name='Waiting',
+            name='Waiter',
             fields=[
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
                 ('asked', models.DateTimeField()),
                 ('member', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='waits_for', to='schools.member')),
-                ('work', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='waiting', to='work.work')),
+                ('work', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='waiting', to='long_work.work')),
             ],
         ),
         migrations.AddConstraint(
@@ -46,7 +46,7 @@ class Migration(migrations.Migration):
             constraint=models.UniqueConstraint(fields=('school', 'name', 'key'), name='the_same_work_is_one'),
         ),
         migrations.AddConstraint(
-            model_name='waiting',
+            model_name='waiter',
             constraint=models.UniqueConstraint(fields=('work', 'member'), name='waits_once'),
         ),
     ]

@@ -1,4 +1,4 @@
-"""`python -m server.work`: a worker, until it is asked to end."""
+"""`python -m server.long_work`: a worker, until it is asked to end."""
 
 import django
 from procrastinate.contrib.django import app
