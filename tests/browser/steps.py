@@ -1,9 +1,12 @@
 """What an instructor's hand does, in the words of the tests."""
 
 import re
+import time
 
 from playwright.sync_api import expect
 
+# A busy machine asks late, too.
+PATIENCE_S = 60
 MAREN = ("maren", "tidewell-demo")
 TEODOR = ("teodor", "quarry-demo")
 INES = ("ines", "tidewell-demo")
@@ -58,3 +61,18 @@ def note_attempt(page):
     page.get_by_role("button", name="Start the clock").click()
     page.get_by_role("button", name="Done: go and tape").click()
     expect(field(page, "Front wheel to kerb")).to_be_visible()
+
+
+class Held:
+    """Requests to an address, kept from the server until they are let go, first come first."""
+
+    def __init__(self, page, address):
+        self._page, self._routes = page, []
+        page.route(address, lambda route: self._routes.append(route))  # noqa: PLW0108  Playwright marks it
+
+    def let_go(self):
+        """The first of them; waits for it, since a page shows that it waits before it has asked."""
+        deadline = time.monotonic() + PATIENCE_S
+        while not self._routes and time.monotonic() < deadline:
+            self._page.wait_for_timeout(20)
+        self._routes[0].continue_()

@@ -6,7 +6,7 @@ from faircorner.documents.library import methods
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
-from tests.browser.steps import TEODOR, choose, desk, field, sign_in, station, type_length
+from tests.browser.steps import TEODOR, Held, choose, desk, field, sign_in, station, type_length
 from tests.browser.test_methods import pick_method
 
 
@@ -72,12 +72,11 @@ def test_a_method_of_the_kerb_brings_a_kerb_along(page):
     choose(page, "Learner", "Odile Marn")
     expect(page.get_by_role("button", name="Method: Full-lock reverse bay")).to_be_visible()
     # Before the places have come nobody knows which one a method would bring.
-    held = []
-    page.route("**/documents?kind=ground", lambda route: held.append(route))  # noqa: PLW0108  Playwright marks it
+    held = Held(page, "**/documents?kind=ground")
     page.get_by_role("button", name=re.compile("^Method:")).click()
     waiting = page.get_by_text("Fetching the methods")
     expect(waiting).to_be_visible()
-    held[0].continue_()
+    held.let_go()
     expect(waiting).to_have_count(0)
     page.keyboard.press("Escape")
     pick_method(page, "Lock to lock reverse park")

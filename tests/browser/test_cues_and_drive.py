@@ -9,7 +9,16 @@ from playwright.sync_api import expect
 
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
-from tests.browser.steps import INES, choose, field, note_attempt, sign_in, station, type_length
+from tests.browser.steps import (
+    INES,
+    Held,
+    choose,
+    field,
+    note_attempt,
+    sign_in,
+    station,
+    type_length,
+)
 
 
 def ribbon(page):
@@ -219,15 +228,14 @@ def test_readings_typed_and_not_kept_survive_a_reload(page):
     type_length(page, "Front wheel to kerb", "28")
     type_length(page, "Rear wheel to kerb", "0.3 m")
     expect(page.get_by_role("status", name="Verdict")).to_contain_text("Standard met")
-    held = []
-    page.route("**/preview", lambda route: held.append(route))  # noqa: PLW0108  Playwright marks it
+    held = Held(page, "**/preview")
     page.reload()
     expect(field(page, "Front wheel to kerb")).to_have_value("28 cm")
     expect(field(page, "Rear wheel to kerb")).to_have_value("30 cm")
     # A finger may be on its way to the button just when the verdict comes.
     spoilt = page.get_by_role("button", name="Spoilt by others")
     before = spoilt.bounding_box()
-    held[0].continue_()
+    held.let_go()
     expect(page.get_by_role("status", name="Verdict")).to_be_visible()
     assert spoilt.bounding_box() == before
     spoilt.click()

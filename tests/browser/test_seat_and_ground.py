@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
-from tests.browser.steps import TEODOR, choose, field, sign_in, station, type_length
+from tests.browser.steps import TEODOR, Held, choose, field, sign_in, station, type_length
 
 
 def latest(name):
@@ -92,12 +92,11 @@ def test_changes_made_in_a_hurry_are_all_kept(page):
     type_length(page, "Wheels off the kerb", "30")
     expect(field(page, "Gap")).to_be_visible()
     # Saved while the core is still at it: what was typed last is saved too.
-    held = []
-    page.route("**/api/grounds/adjust", lambda route: held.append(route))  # noqa: PLW0108
+    held = Held(page, "**/api/grounds/adjust")
     with page.expect_request("**/api/grounds/adjust"):
         type_length(page, "Gap", "8.1 m")
     page.get_by_role("button", name=re.compile("^Save ground")).click()
-    held[0].continue_()
+    held.let_go()
     expect(page.get_by_text(re.compile("^Ground: revision 2"))).to_be_visible()
     body = latest("Weir Road, one-way, kerb right").body
     assert body["road_width_m"] == 8.2
