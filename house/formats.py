@@ -1,9 +1,10 @@
-"""The published formats: JSON Schemas of the documents and the API's description."""
+"""What is made from the code: JSON Schemas, the API's description, the pseudo-language."""
 
 import json
 import os
 from pathlib import Path
 
+from house import pseudo
 from house.shell import ROOT, say
 
 __all__ = ["EXAMPLE", "expected", "write"]
@@ -35,7 +36,7 @@ def expected() -> dict[Path, str]:
         found[FOLDER / f"{name}.schema.json"] = _text(schema | model.model_json_schema())
     found[EXAMPLE] = _text(_example())
     found[FOLDER / "openapi.json"] = _text(api.get_openapi_schema(path_prefix="/api/"))
-    return found
+    return found | pseudo.expected()
 
 
 def _example() -> dict[str, object]:
@@ -57,5 +58,5 @@ def write(_arguments: list[str]) -> int:
     FOLDER.mkdir(parents=True, exist_ok=True)
     for path, text in expected().items():
         path.write_text(text, "utf-8")
-    say(f"wrote {FOLDER.relative_to(ROOT)}")
+    say(f"wrote {FOLDER.relative_to(ROOT)} and the pseudo-language")
     return 0

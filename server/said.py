@@ -1,4 +1,4 @@
-"""What the core says, told in the caller's units; whoever is not known is told in metric ones."""
+"""What the core says, told in the caller's units and words; to strangers in metric English."""
 
 from typing import Any
 
@@ -11,7 +11,7 @@ __all__ = ["SaidOut", "told_to"]
 
 def told_to(request: HttpRequest | None, said: Said) -> str:
     school = getattr(request, "school", None)
-    return said.told("metric" if school is None else school.units)
+    return said.told() if school is None else said.told(school.units, school.locale)
 
 
 class SaidOut(Schema):

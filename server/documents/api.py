@@ -21,6 +21,7 @@ from faircorner.ground import (
     things,
     with_behind,
 )
+from faircorner.said import names
 from faircorner.sides import turned_back
 from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
@@ -107,7 +108,7 @@ def document_revise(request: Caller, document_id: int, body: ReviseIn) -> object
 @router.get("/vocabulary", response=VocabularyOut, operation_id="vocabulary_read")
 def vocabulary_read(request: Caller) -> object:
     """What a method or standard may name."""
-    return vocabulary()
+    return {**vocabulary(), "names": names(request.school.locale)}
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")

@@ -150,7 +150,10 @@ class MeasureWord(Schema):
 
 
 class VocabularyOut(Schema):
-    """Every name that a method or standard may use, as documents have it."""
+    """Every name that a method or standard may use, as documents have it.
+
+    names : how the core's own names are said to the caller; others are said as they are
+    """
 
     manoeuvres: dict[str, ManoeuvreWords]
     places: dict[str, PlaceWords]
@@ -161,6 +164,7 @@ class VocabularyOut(Schema):
     things: dict[ThingKind, tuple[float, float, float]]
     fitted: FittedWords
     measures: list[MeasureWord]
+    names: dict[str, str]
 
 
 class GroundIn(Schema):

@@ -9,8 +9,8 @@ from django.db import models
 __all__ = ["Member", "Role", "School"]
 
 
-# How dates can be written: the one language there is, as it is written here and there.
-LOCALES = ("en-GB", "en-US", "en-IE", "en-AU", "en-NZ", "en-ZA")
+# The one language there is, as it is written here and there; the last tries what longer words do.
+LOCALES = ("en-GB", "en-US", "en-IE", "en-AU", "en-NZ", "en-ZA", "en-XA")
 
 
 class Role(models.TextChoices):
@@ -32,7 +32,8 @@ def known_time_zone(value: str) -> None:
 class School(models.Model):
     """A school: which side its country drives on, the units it speaks in, and its days.
 
-    locale : how dates are written; time_zone : what its days are counted in
+    locale : what is spoken, and how dates and figures are written
+    time_zone : what its days are counted in
     """
 
     name = models.CharField(max_length=120, unique=True)

@@ -11,7 +11,7 @@ import numpy as np
 import pytest
 from faircorner.cues.events import Abeam, Came, EventModel
 from faircorner.errors import InputError, between
-from faircorner.said import LANGUAGES, Angle, Exact, Length, Said, clauses, length
+from faircorner.said import LANGUAGES, Angle, Exact, Length, Said, clauses, length, names
 from faircorner.standards import MEASURES
 from faircorner.vocabulary import vocabulary
 from pydantic import TypeAdapter
@@ -58,6 +58,39 @@ def test_every_language_says_the_same_parts_of_every_clause():
         own = clauses(language)
         for code, clause in clauses("en").items():
             assert places(own[code]) == places(clause), (language, code)
+
+
+def names_in(told):
+    """Every name that the vocabulary tells, however deep."""
+    found = {*told["own_points"], *told["edges"], *told["seen"], *told["looks"], *told["things"]}
+    for place in told["places"].values():
+        found |= {*place["landmarks"], *place["things"]}
+    return found | set(told["manoeuvres"])
+
+
+def test_every_name_of_the_cores_own_is_said_in_every_language():
+    told = names_in(vocabulary())
+    assert len(told) > 30
+    for language in LANGUAGES:
+        assert told - set(names(language)) == set(), language
+
+
+def test_words_are_the_locales_own_else_its_languages_else_english():
+    assert clauses("en-GB") == clauses("en") == clauses("tlh")
+    assert clauses("en-XA") != clauses("en")
+    assert clauses("en-XA").keys() == clauses("en").keys()
+    assert Said("name wall").told(locale="en-XA") == names("en-XA")["wall"] != "wall"
+
+
+def test_figures_are_written_as_the_locale_writes_them():
+    said = Said("off parallel", angle=Angle(-0.04))
+    assert "−2,3°" in said.told(locale="de-DE")
+    assert length(1.5, locale="de-DE") == "1,50 m"
+    assert length(0.75, "imperial", "de-DE") == "2 ft 5,5 in"
+    # One that nobody knows, and nought that was a little less.
+    assert length(1.5, locale="x-y") == "1.50 m"
+    assert "0.0°" in str(Said("off parallel", angle=Angle(-1e-5)))
+    assert "−0.0°" not in str(Said("off parallel", angle=Angle(-1e-5)))
 
 
 def test_every_limit_of_a_finish_has_its_clause():

@@ -8,6 +8,7 @@ from django.core.cache import cache
 from faircorner.documents.ground import ground_document
 from faircorner.ground import lay_kerb
 
+from house.pseudo import stretched
 from server.documents.models import Document, Revision
 from server.planning.models import CueSheet
 from tests.server.conftest import send
@@ -116,6 +117,17 @@ def test_a_limit_is_told_in_the_schools_units(ours, lead):
         "metric": "must be between 0.2 m and 8 m, got 9 m",
         "imperial": "must be between 7.9 in and 26 ft 3 in, got 29 ft 6.3 in",
     }
+
+
+def test_a_school_is_told_in_its_own_words(ours, lead):
+    ours.school.locale = "en-XA"
+    ours.school.save()
+    refused = send(lead, "POST", "/api/plan", {**docket_of(ours), "options": {"gap_m": 9}})
+    assert refused.json()["problem"] == stretched(
+        "must be between {low} and {high}, got {got}"
+    ).format(low="0.2 m", high="8 m", got="9 m")
+    names = send(lead, "GET", "/api/vocabulary").json()["names"]
+    assert names["rear bumper"] == stretched("rear bumper")
 
 
 def test_the_same_sheet_asked_twice_is_one_sheet(ours, lead):

@@ -55,5 +55,31 @@ export const theme = createTheme({
     MuiButton: { defaultProps: { disableElevation: true } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTooltip: { defaultProps: { arrow: true } },
+    // A label stands on its field's upper edge and takes the lines it needs, in any language.
+    MuiInputLabel: {
+      defaultProps: { shrink: true },
+      styleOverrides: {
+        root: {
+          position: "relative",
+          transform: "none",
+          zIndex: 1,
+          alignSelf: "flex-start",
+          maxWidth: "calc(100% - 12px)",
+          margin: "-8px 6px -6px",
+          padding: "0 4px",
+          borderRadius: 8,
+          background: ink.sheet,
+          fontSize: 12,
+          lineHeight: "14px",
+          whiteSpace: "normal",
+          hyphens: "auto",
+          overflowWrap: "anywhere",
+        },
+      },
+    },
+    MuiOutlinedInput: {
+      styleOverrides: { notchedOutline: { top: 0, "& legend": { display: "none" } } },
+    },
+    MuiSelect: { styleOverrides: { select: { whiteSpace: "normal" } } },
   },
 });

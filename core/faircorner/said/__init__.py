@@ -4,7 +4,7 @@ The sums answer with `Said`; it is told in a school's units and language, for th
 and for the shell alike. A new sentence is a line in `en.json`; a new language is a file beside it.
 """
 
-from faircorner.said.catalogue import LANGUAGES, clauses
+from faircorner.said.catalogue import LANGUAGES, clauses, names
 from faircorner.said.parts import Angle, Exact, Length, Part, Rough
 from faircorner.said.quantities import Units, exact, length
 from faircorner.said.said import Said
@@ -21,4 +21,5 @@ __all__ = [
     "clauses",
     "exact",
     "length",
+    "names",
 ]

@@ -34,15 +34,15 @@ class Said:
     def __str__(self) -> str:
         return self.told()
 
-    def told(self, units: Units = "metric", language: str = "en") -> str:
-        """In somebody's units and language; empty where nothing is said."""
+    def told(self, units: Units = "metric", locale: str = "en") -> str:
+        """In somebody's units and words; empty where nothing is said."""
         if not self:
             return ""
-        words = clauses(language)
+        words = clauses(locale)
         parts = {
-            name: part.told(units, language)
+            name: part.told(units, locale)
             if isinstance(part, Said)
-            else words.get(f"name {part}") or quantity(part, units)
+            else words.get(f"name {part}") or quantity(part, units, locale)
             for name, part in self.parts
         }
         return words[self.code].format(**parts)

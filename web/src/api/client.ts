@@ -1,4 +1,5 @@
 /** The typed client: cookies, CSRF, and errors that carry the server's own sentence. */
+
 import createClient, { type FetchOptions, type Middleware } from "openapi-fetch";
 import type {
   FilterKeys,
@@ -6,6 +7,7 @@ import type {
   ResponseObjectMap,
   SuccessResponse,
 } from "openapi-typescript-helpers";
+import { t } from "../words";
 import type { paths } from "./schema";
 import type { Problem } from "./types";
 
@@ -29,12 +31,12 @@ const middleware: Middleware = {
   async onResponse({ response }) {
     if (response.ok) return response;
     const body = (await response.json().catch(() => null)) as Problem | null;
-    const problem = body?.problem ?? `the server answered ${response.status}; try again`;
+    const problem = body?.problem ?? t("api.no answer", { status: response.status });
     throw new ApiError(response.status, body?.field ?? "", problem);
   },
   onError({ error }) {
     if (error instanceof DOMException) return; // cancelled
-    return new ApiError(0, "", "no connection; nothing is lost, try again");
+    return new ApiError(0, "", t("api.no connection"));
   },
 };
 

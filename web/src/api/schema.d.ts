@@ -2010,6 +2010,8 @@ export interface components {
         /**
          * VocabularyOut
          * @description Every name that a method or standard may use, as documents have it.
+         *
+         *     names : how the core's own names are said to the caller; others are said as they are
          */
         VocabularyOut: {
             /** Manoeuvres */
@@ -2039,6 +2041,10 @@ export interface components {
             fitted: components["schemas"]["FittedWords"];
             /** Measures */
             measures: components["schemas"]["MeasureWord"][];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
         };
         /**
          * GroundOut

@@ -1,4 +1,5 @@
 /** The diary: lessons to come, then lessons given, with what was driven in them. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
@@ -13,6 +14,7 @@ import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
 import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
 import { ink } from "../theme";
+import { t } from "../words";
 import { AddForm } from "./AddForm";
 import { Desk } from "./Desk";
 
@@ -25,12 +27,12 @@ const Diary = () => {
   const coming = lessons.data.filter((l) => Date.parse(l.starts) >= now);
   const given = lessons.data.filter((l) => Date.parse(l.starts) < now).reverse();
   return (
-    <Desk title="Diary">
+    <Desk title={t("desk.diary")}>
       {teaches && <AddLesson />}
-      <Typography variant="h2">To come</Typography>
-      <Lessons lessons={coming} none="No lesson is booked." />
-      <Typography variant="h2">Given</Typography>
-      <Lessons lessons={given} none="No lesson was given yet." />
+      <Typography variant="h2">{t("desk.to come")}</Typography>
+      <Lessons lessons={coming} none={t("desk.no lesson is booked")} />
+      <Typography variant="h2">{t("desk.given")}</Typography>
+      <Lessons lessons={given} none={t("desk.no lesson was given yet")} />
     </Desk>
   );
 };
@@ -58,9 +60,11 @@ const Lessons = ({ lessons, none }: { lessons: Lesson[]; none: string }) => {
           <Box sx={{ width: 130 }}>{lesson.instructor}</Box>
           <Box sx={{ flex: 1, color: ink.soft }}>
             {lesson.about}
-            {lesson.attempts > 0 && ` · attempts: ${lesson.attempts}`}
+            {lesson.attempts > 0 && t("desk.attempts", { count: lesson.attempts })}
           </Box>
-          <Button onClick={() => change({ learner: lesson.learner_id })}>Put on the docket</Button>
+          <Button onClick={() => change({ learner: lesson.learner_id })}>
+            {t("desk.put on the docket")}
+          </Button>
         </Box>
       ))}
     </Paper>
@@ -88,20 +92,19 @@ const AddLesson = () => {
     },
   });
   return (
-    <AddForm action="Book a lesson" add={add}>
+    <AddForm action={t("desk.book a lesson")} add={add}>
       <Box sx={{ fontWeight: 700 }}>{docket.learner.name}</Box>
       <TextField
         size="small"
         type="datetime-local"
-        label="Starts"
+        label={t("desk.starts")}
         value={starts}
         onChange={(e) => setStarts(e.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
         required
       />
       <TextField
         size="small"
-        label="About"
+        label={t("desk.about")}
         value={about}
         onChange={(e) => setAbout(e.target.value)}
         sx={{ flex: 1 }}

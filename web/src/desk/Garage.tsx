@@ -1,4 +1,5 @@
 /** The garage: vehicles, their seats, and grounds; each can be taken along as a file. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -14,6 +15,7 @@ import { Failure, Waiting } from "../shell/states";
 import { length } from "../shell/units";
 import { useChangeDocket, useRole, useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
+import { t } from "../words";
 import { Desk } from "./Desk";
 
 const Garage = () => {
@@ -24,7 +26,7 @@ const Garage = () => {
   if (!documents.data) return <Waiting />;
   const seats = documents.data.filter((d) => d.kind === "seat");
   return (
-    <Desk title="Garage">
+    <Desk title={t("desk.garage")}>
       {documents.data
         .filter((d) => d.kind === "vehicle")
         .map((vehicle) => (
@@ -48,13 +50,17 @@ const Vehicle = ({ vehicle, seats }: { vehicle: Entry<"vehicle">; seats: Entry<"
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
         <Typography variant="h2">{vehicle.latest.name}</Typography>
         <Box sx={{ flex: 1, color: ink.soft }}>
-          {length(body.length_m, units)} long, {length(body.width_m, units)} wide, circle{" "}
-          {length(body.steering.kerb_circle_m, units)} · revision {vehicle.latest.number}
+          {t("desk.measures of a vehicle", {
+            length: length(body.length_m, units),
+            width: length(body.width_m, units),
+            circle: length(body.steering.kerb_circle_m, units),
+            revision: vehicle.latest.number,
+          })}
         </Box>
         <Button
           onClick={() => download(`${vehicle.latest.name}.vehicle.json`, vehicle.latest.body)}
         >
-          Export
+          {t("desk.export")}
         </Button>
       </Box>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
@@ -63,7 +69,7 @@ const Vehicle = ({ vehicle, seats }: { vehicle: Entry<"vehicle">; seats: Entry<"
             {seat.latest.name}
           </Button>
         ))}
-        {seats.length === 0 && <span>No seat measured yet.</span>}
+        {seats.length === 0 && <span>{t("desk.no seat measured yet")}</span>}
       </Box>
     </Paper>
   );
@@ -73,7 +79,7 @@ const parsed = (name: string, text: string): Record<string, unknown> => {
   try {
     return JSON.parse(text);
   } catch {
-    throw new Error(`${name} is not a JSON file; choose a vehicle that was exported from here`);
+    throw new Error(t("desk.not a JSON file", { name }));
   }
 };
 
@@ -82,7 +88,7 @@ const Import = () => {
   const client = useQueryClient();
   const add = useMutation({
     mutationFn: async (file: File) => {
-      if (file.size > 900_000) throw new Error(`${file.name} is too large for a vehicle document`);
+      if (file.size > 900_000) throw new Error(t("desk.too large a file", { name: file.name }));
       const body = parsed(file.name, await file.text());
       return await ask.post("/api/documents", { body: { kind: "vehicle", body } });
     },
@@ -96,11 +102,13 @@ const Import = () => {
   return (
     <Paper sx={{ p: 2, display: "flex", gap: 2, alignItems: "center" }}>
       <Button component="label" variant="outlined" loading={add.isPending}>
-        Import a vehicle file
+        {t("desk.import a vehicle file")}
         <input type="file" accept="application/json,.json" hidden onChange={chosen} />
       </Button>
       {add.error && <Alert severity="error">{add.error.message}</Alert>}
-      {add.data && <Alert severity="success">{add.data.name} is in the garage.</Alert>}
+      {add.data && (
+        <Alert severity="success">{t("desk.is in the garage", { name: add.data.name })}</Alert>
+      )}
     </Paper>
   );
 };

@@ -1,4 +1,5 @@
 /** Parking on a hill: which way to leave the wheels, shown by letting the vehicle roll. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
@@ -18,15 +19,16 @@ import { degrees, length, type Units } from "../shell/units";
 import { useDocket, useUnits } from "../shell/useDocket";
 import { useLast } from "../shell/useLast";
 import { ink } from "../theme";
+import { t } from "../words";
 import { Desk } from "./Desk";
 
 type Side = "left" | "right";
 type Facing = "up" | "down";
 
 const WAYS = {
-  toward: "Wheels toward the kerb",
-  away: "Wheels away from the kerb",
-  straight: "Wheels straight",
+  toward: "desk.wheels toward the kerb",
+  away: "desk.wheels away from the kerb",
+  straight: "desk.wheels straight",
 } as const;
 
 const Hill = () => {
@@ -45,34 +47,38 @@ const Hill = () => {
   });
   const shown = useLast(hill.data);
   return (
-    <Desk title="Hill">
+    <Desk title={t("desk.hill")}>
       <Typography color="text.secondary">
-        How to leave the wheels of the {vehicle.name} so that, should everything else let go, it
-        comes to rest against the kerb or leaves the road, and does not roll into it.
+        {t("desk.how to leave the wheels", { name: vehicle.name })}
       </Typography>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap", alignItems: "center" }}>
         <Pick
-          label="Facing"
+          label={t("desk.facing")}
           value={facing}
-          of={{ up: "uphill", down: "downhill" }}
+          of={{ up: t("desk.uphill"), down: t("desk.downhill") }}
           set={setFacing}
         />
-        <Pick label="Edge" value={edge} of={{ kerb: "a kerb", verge: "no kerb" }} set={setEdge} />
         <Pick
-          label="Side"
+          label={t("desk.edge")}
+          value={edge}
+          of={{ kerb: t("desk.a kerb"), verge: t("desk.no kerb") }}
+          set={setEdge}
+        />
+        <Pick
+          label={t("desk.side")}
           value={side}
-          of={{ left: "on the left", right: "on the right" }}
+          of={{ left: t("desk.on the left"), right: t("desk.on the right") }}
           set={setSide}
         />
         <LengthField
-          label="Off the kerb"
+          label={t("desk.off the kerb")}
           metres={gap_m}
           bare="cm"
           onCommit={(m) => m !== null && setGap(m)}
         />
       </Box>
       {hill.error && <Alert severity="error">{hill.error.message}</Alert>}
-      {!shown && hill.isPending && <Waiting what="Letting it roll" />}
+      {!shown && hill.isPending && <Waiting what={t("desk.letting it roll")} />}
       {shown && (
         <Box
           sx={{
@@ -95,12 +101,11 @@ const Hill = () => {
           ))}
         </Box>
       )}
-      <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        A slow roll, simulated, with the wheel left at full lock.
-        {shown &&
-          ` That a tyre meeting the kerb at less than ${degrees(shown.assumed.holds_deg)} rides along it and up is assumed.`}{" "}
-        First brake, gear and chock: turned wheels are only the last of them. Local rules prevail.
-      </Typography>
+      {shown && (
+        <Typography sx={{ fontSize: 13 }} color="text.secondary">
+          {t("desk.assumed of a roll", { angle: degrees(shown.assumed.holds_deg) })}
+        </Typography>
+      )}
     </Desk>
   );
 };
@@ -139,13 +144,14 @@ interface WayProps {
 }
 
 const ended = (roll: Roll, into: Metres, units: Units): string => {
-  const after = `after ${length(roll.metres, units)}`;
+  const after = length(roll.metres, units);
+  const met = { tyre: roll.tyre, after, angle: degrees(roll.angle_deg) };
   return {
-    "held by the kerb": `The ${roll.tyre} tyre meets the kerb ${after}, at ${Math.round(roll.angle_deg)}°, and holds.`,
-    "against the kerb": `The ${roll.tyre} tyre meets the kerb ${after}, at only ${Math.round(roll.angle_deg)}°: it may ride along it and up.`,
-    "off the road": `It leaves the road over the edge ${after}.`,
-    "into the road": `It rolls out into the road: ${length(into, units)} of it ${after}.`,
-    "on down the hill": "It rolls on down the hill beside the edge, faster and faster.",
+    "held by the kerb": t("desk.held by the kerb", met),
+    "against the kerb": t("desk.against the kerb", met),
+    "off the road": t("desk.off the road", { after }),
+    "into the road": t("desk.into the road", { into: length(into, units), after }),
+    "on down the hill": t("desk.on down the hill"),
   }[roll.end];
 };
 
@@ -162,11 +168,11 @@ const Way = ({ roll, best, side, kerb, forward, vehicle, into }: WayProps) => {
   return (
     <Paper
       component="section"
-      aria-label={WAYS[roll.way]}
+      aria-label={t(WAYS[roll.way])}
       sx={{ overflow: "hidden", outline: best ? `3px solid ${ink.teal}` : "none" }}
     >
       <Box sx={{ height: 210 }}>
-        <Slab bounds={bounds} label={`${WAYS[roll.way]}: the roll, to scale`}>
+        <Slab bounds={bounds} label={t("desk.the roll to scale", { way: t(WAYS[roll.way]) })}>
           <Edge side={side} kerb={kerb} />
           <VehicleShape
             vehicle={vehicle}
@@ -183,11 +189,13 @@ const Way = ({ roll, best, side, kerb, forward, vehicle, into }: WayProps) => {
       </Box>
       <Box sx={{ p: 1.5 }}>
         <Typography variant="h2">
-          {WAYS[roll.way]}
+          {t(WAYS[roll.way])}
           {best && " ✓"}
         </Typography>
         <Box sx={{ fontSize: 15 }}>{ended(roll, into, units)}</Box>
-        {best && <Box sx={{ fontWeight: 700, color: ink.teal }}>Leave them like this.</Box>}
+        {best && (
+          <Box sx={{ fontWeight: 700, color: ink.teal }}>{t("desk.leave them like this")}</Box>
+        )}
       </Box>
     </Paper>
   );
@@ -217,7 +225,7 @@ const Downhill = ({ forward }: { forward: boolean }) => {
   const y = frame.height - 14;
   return (
     <text x={12} y={y} fill={ink.chalk} fontSize={13} fontWeight={650}>
-      {forward ? "downhill →" : "← downhill"}
+      {forward ? t("desk.downhill that way") : t("desk.downhill this way")}
     </text>
   );
 };

@@ -1,4 +1,5 @@
 /** The school's people; choosing a learner puts them on the docket. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
@@ -10,6 +11,7 @@ import { peopleQuery } from "../api/queries";
 import { Failure, Waiting } from "../shell/states";
 import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
 import { ink } from "../theme";
+import { named, t } from "../words";
 import { AddForm } from "./AddForm";
 import { Desk } from "./Desk";
 
@@ -21,7 +23,7 @@ const People = () => {
   if (people.error) return <Failure error={people.error} retry={() => void people.refetch()} />;
   if (!people.data) return <Waiting />;
   return (
-    <Desk title="People">
+    <Desk title={t("desk.people")}>
       <Paper>
         {people.data.map((person) => (
           <Box
@@ -36,13 +38,15 @@ const People = () => {
             }}
           >
             <Box sx={{ width: 180, fontWeight: 700 }}>{person.name}</Box>
-            <Box sx={{ width: 110 }}>{person.role}</Box>
+            <Box sx={{ width: 110 }}>{named(person.role)}</Box>
             <Box sx={{ flex: 1, color: ink.soft }}>{person.note}</Box>
             {person.role === "learner" && person.id === docket.learner.id && (
-              <span>on the docket</span>
+              <span>{t("desk.on the docket")}</span>
             )}
             {person.role === "learner" && person.id !== docket.learner.id && (
-              <Button onClick={() => change({ learner: person.id })}>Put on the docket</Button>
+              <Button onClick={() => change({ learner: person.id })}>
+                {t("desk.put on the docket")}
+              </Button>
             )}
           </Box>
         ))}
@@ -65,17 +69,17 @@ const AddLearner = () => {
     },
   });
   return (
-    <AddForm action="Add a learner" add={add}>
+    <AddForm action={t("desk.add a learner")} add={add}>
       <TextField
         size="small"
-        label="Learner's name"
+        label={t("desk.learners name")}
         value={name}
         onChange={(e) => setName(e.target.value)}
         required
       />
       <TextField
         size="small"
-        label="Note"
+        label={t("desk.note")}
         value={note}
         onChange={(e) => setNote(e.target.value)}
         sx={{ flex: 1 }}

@@ -1,4 +1,5 @@
 /** The school's standards: its own figures, dated, whole. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
@@ -14,6 +15,7 @@ import { useUnits } from "../shell/useDocket";
 import { useGoalOf } from "../shell/useVocabulary";
 import { limitText, measureName } from "../stations/tape/VerdictCard";
 import { ink } from "../theme";
+import { t } from "../words";
 import { Desk } from "./Desk";
 
 const Standards = () => {
@@ -22,11 +24,8 @@ const Standards = () => {
     return <Failure error={standards.error} retry={() => void standards.refetch()} />;
   if (!standards.data) return <Waiting />;
   return (
-    <Desk title="Standards">
-      <Typography color="text.secondary">
-        Standards differ by country and class and change. These are the school's own figures; ask
-        the licensing authority for the law.
-      </Typography>
+    <Desk title={t("desk.standards")}>
+      <Typography color="text.secondary">{t("desk.standards differ by country")}</Typography>
       {standards.data.map((standard) => (
         <Standard key={standard.id} standard={standard} />
       ))}
@@ -45,10 +44,16 @@ const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
         <Typography variant="h2">{body.name}</Typography>
         <Box sx={{ flex: 1, color: ink.soft }}>
-          {body.authority} · dated {dates.day(body.dated)} · revision {standard.latest.number} ·{" "}
-          {body.small_allowed} small faults allowed
+          {t("desk.of a standard", {
+            authority: body.authority,
+            dated: dates.day(body.dated),
+            revision: standard.latest.number,
+            small: body.small_allowed,
+          })}
         </Box>
-        <Button onClick={() => download(`${body.name}.standard.json`, body)}>Export</Button>
+        <Button onClick={() => download(`${body.name}.standard.json`, body)}>
+          {t("desk.export")}
+        </Button>
       </Box>
       <Box
         component="table"
@@ -61,10 +66,10 @@ const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
       >
         <thead>
           <tr>
-            <th>Measure</th>
-            <th>Good</th>
-            <th>Serious outside</th>
-            <th>Ends the test outside</th>
+            <th>{t("desk.measure")}</th>
+            <th>{t("desk.good")}</th>
+            <th>{t("desk.serious outside")}</th>
+            <th>{t("desk.ends the test outside")}</th>
           </tr>
         </thead>
         <tbody>

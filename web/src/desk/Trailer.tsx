@@ -1,4 +1,5 @@
 /** Backing a trailer straight: driven by hand on the slab, with how its errors grow. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
@@ -11,6 +12,7 @@ import type { BackingLeg, Entry } from "../api/types";
 import { Waiting } from "../shell/states";
 import { useUnits } from "../shell/useDocket";
 import { useLast } from "../shell/useLast";
+import { t } from "../words";
 import { Desk } from "./Desk";
 import { BackingControls } from "./trailer/BackingControls";
 import { BackingFigures } from "./trailer/BackingFigures";
@@ -23,17 +25,14 @@ const Trailer = () => {
   const drawing = vehicles.data.filter((v) => v.latest.body.trailer);
   const entry = drawing.find((v) => v.id === chosen) ?? drawing[0];
   return (
-    <Desk title="Trailer">
-      <Typography color="text.secondary">
-        Backing straight: every small bend grows by itself, and the wheel has to go toward the side
-        on which the trailer shows, early and little. Try it here before the yard.
-      </Typography>
+    <Desk title={t("desk.trailer")}>
+      <Typography color="text.secondary">{t("desk.backing straight every small bend")}</Typography>
       {entry ? (
         <>
           <TextField
             select
             size="small"
-            label="Vehicle and trailer"
+            label={t("desk.vehicle and trailer")}
             value={entry.id}
             onChange={(e) => setChosen(Number(e.target.value))}
             sx={{ maxWidth: 380 }}
@@ -47,10 +46,7 @@ const Trailer = () => {
           <Backing key={entry.id} entry={entry} />
         </>
       ) : (
-        <Alert severity="info">
-          No vehicle here draws a trailer. Import one in Garage, its trailer measured from the
-          hitch.
-        </Alert>
+        <Alert severity="info">{t("desk.no vehicle here draws")}</Alert>
       )}
     </Desk>
   );
@@ -88,8 +84,7 @@ const Backing = ({ entry }: { entry: Entry<"vehicle"> }) => {
       />
       <BackingFigures backing={shown} />
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        Computed without slip, hands at 2 turns a metre assumed. Heavy vehicles only in a closed
-        yard with a marshal; nobody behind, brakes set before anyone walks out. Local rules prevail.
+        {t("desk.computed without slip hands")}
       </Typography>
     </>
   );

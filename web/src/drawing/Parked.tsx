@@ -1,6 +1,7 @@
 /** A parked vehicle with its name along its longer side. */
 import type { Point } from "../api/types";
 import { ink } from "../theme";
+import { named } from "../words";
 import { useFrame } from "./frame";
 
 // About a letter's width, px: a name that would stick out is left away.
@@ -21,25 +22,29 @@ const lieOf = (polygon: readonly Point[]): number => {
 
 export const Parked = ({ name, polygon }: { name: string; polygon: readonly Point[] }) => {
   const frame = useFrame();
-  const xs = polygon.map(([x]) => x);
-  const ys = polygon.map(([, y]) => y);
-  const long =
-    Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)) * frame.scale;
-  const x = frame.x((Math.min(...xs) + Math.max(...xs)) / 2);
-  const y = frame.y((Math.min(...ys) + Math.max(...ys)) / 2);
+  // Where it lies in sight: the name of what is half off the drawing stands on the other half.
+  const xs = polygon.map(([x]) => Math.min(Math.max(frame.x(x), 0), frame.width));
+  const ys = polygon.map(([, y]) => Math.min(Math.max(frame.y(y), 0), frame.height));
+  const wide = Math.max(...xs) - Math.min(...xs);
+  const high = Math.max(...ys) - Math.min(...ys);
+  const lie = lieOf(polygon);
+  const said = named(name);
+  const long = Math.abs(lie) > 45 ? high : wide;
+  const x = Math.min(...xs) + wide / 2;
+  const y = Math.min(...ys) + high / 2;
   return (
     <g>
       <path d={frame.path(polygon, true)} fill={ink.parked} stroke={ink.chalk} strokeWidth={1.5} />
-      {long > name.length * LETTER && (
+      {frame.named && long > said.length * LETTER && (
         <text
-          transform={`translate(${x} ${y}) rotate(${lieOf(polygon)})`}
+          transform={`translate(${x} ${y}) rotate(${lie})`}
           y={5}
           fill="#fff"
           fontSize={13}
           textAnchor="middle"
           fontWeight={600}
         >
-          {name}
+          {said}
         </text>
       )}
     </g>

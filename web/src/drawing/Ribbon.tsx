@@ -1,10 +1,12 @@
 /** The manoeuvre over the way rolled: calls with their windows, hands, eyes. */
+
 import Box from "@mui/material/Box";
 import { type KeyboardEvent, type PointerEvent, useMemo } from "react";
 import type { Metres, Plan } from "../api/types";
 import { ruler, short, shortUnit } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
+import { decimal, t } from "../words";
 import { handsY, LANES } from "./lanes";
 import { CallDisc } from "./marks";
 import { RibbonLooks } from "./RibbonLooks";
@@ -51,7 +53,7 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
       ref={ref}
       role="slider"
       tabIndex={0}
-      aria-label={along.name === "feet" ? "Feet rolled" : "Metres rolled"}
+      aria-label={along.name === "feet" ? t("drawing.feet rolled") : t("drawing.metres rolled")}
       aria-valuemin={0}
       aria-valuemax={Number((total / along.metres).toFixed(2))}
       aria-valuenow={Number(((s ?? 0) / along.metres).toFixed(2))}
@@ -85,20 +87,20 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
 const Lanes = ({ width, lockTurns, unit }: { width: number; lockTurns: number; unit: string }) => (
   <g fontSize={12} fill={ink.ink}>
     <text x={10} y={LANES.call + 4} fontWeight={700}>
-      Calls, {unit}
+      {t("drawing.calls", { unit })}
     </text>
     <text x={10} y={LANES.middle + 4} fontWeight={700}>
-      Hands
+      {t("drawing.hands")}
     </text>
     <text x={10} y={LANES.eyes + 4} fontWeight={700}>
-      Eyes
+      {t("drawing.eyes")}
     </text>
     <g fontSize={11} fill={ink.soft} textAnchor="end">
       <text x={LEFT - 6} y={LANES.top + 4}>
-        toward {lockTurns}
+        {t("drawing.toward", { turns: decimal(lockTurns) })}
       </text>
       <text x={LEFT - 6} y={LANES.bottom + 4}>
-        away {lockTurns}
+        {t("drawing.away", { turns: decimal(lockTurns) })}
       </text>
     </g>
     <path d={`M${LEFT} ${LANES.middle}H${width - RIGHT}`} stroke={ink.line} />
@@ -111,7 +113,7 @@ interface AxisProps {
   x: (m: Metres) => number;
 }
 
-const Axis = ({ total, along: { name, metres, every }, x }: AxisProps) => (
+const Axis = ({ total, along: { unit, metres, every }, x }: AxisProps) => (
   <g fontSize={11} fill={ink.soft} textAnchor="middle">
     {Array.from({ length: Math.floor(total / metres / every) + 1 }, (_, i) => i * every).map(
       (mark) => (
@@ -121,7 +123,7 @@ const Axis = ({ total, along: { name, metres, every }, x }: AxisProps) => (
       ),
     )}
     <text x={LEFT - 6} y={LANES.axis + 8} textAnchor="end">
-      {name} rolled
+      {t("drawing.rolled", { unit })}
     </text>
   </g>
 );
@@ -221,7 +223,7 @@ const Edge = ({
 }) => {
   const early = side === "early";
   const colour = early ? ink.ochre : ink.plum;
-  const text = value === null ? "free" : short(value, units);
+  const text = value === null ? t("drawing.free") : short(value, units);
   return (
     <g transform={`translate(${x + (early ? -3 : 3)} ${LANES.call})`} fill={colour}>
       <path d={early ? "M-1 -5 -9 0l8 5Z" : "M1 -5 9 0l-8 5Z"} />

@@ -1,6 +1,7 @@
 /** The eyes' lane: each look where it is due, its name beside it while there is room. */
 import type { Look, Metres } from "../api/types";
 import { ink } from "../theme";
+import { named } from "../words";
 
 interface Props {
   looks: readonly Look[];
@@ -22,9 +23,9 @@ export const RibbonLooks = ({ looks, x, y, end }: Props) => (
             fill={ink.teal}
           />
           <circle cx={9} cy={0} r={2.6} fill={ink.sheet} />
-          {room > look.look.length * 6 && (
+          {room > named(look.look).length * 6 && (
             <text x={22} y={4}>
-              {look.look}
+              {named(look.look)}
             </text>
           )}
         </g>

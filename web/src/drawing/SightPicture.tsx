@@ -1,7 +1,9 @@
 /** What the driver sees at a moment: the cabin's glass, and the place through it. */
+
 import { useId } from "react";
 import type { Call, GroundBody, Point, Pose, VehicleBody } from "../api/types";
 import { ink } from "../theme";
+import { t } from "../words";
 import { landOf } from "./land";
 import { type Camera, hull, outline, type Point3, project } from "./project";
 
@@ -47,7 +49,7 @@ export const SightPicture = ({ call, pose, vehicle, ground }: Props) => {
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       width="100%"
       role="img"
-      aria-label={`Sight picture at call ${call.number}`}
+      aria-label={t("drawing.sight picture at call", { number: call.number })}
       style={{ display: "block", borderRadius: 8, background: ink.cabin }}
     >
       <clipPath id={clip}>

@@ -12,13 +12,15 @@ interface Props {
   label: string;
   children: ReactNode;
   overlay?: ReactNode;
+  /** Whether what stands there has its name on it: not where fields would lie over names. */
+  named?: boolean;
 }
 
 /** `children` are SVG, `overlay` are controls laid over it; both find the frame by useFrame. */
-export const Slab = ({ bounds, label, children, overlay }: Props) => {
+export const Slab = ({ bounds, label, children, overlay, named = true }: Props) => {
   const [ref, { width, height }] = useSize();
   const ready = width > 0 && height > 0;
-  const frame = makeFrame(Math.max(width, 1), Math.max(height, 1), bounds);
+  const frame = makeFrame(Math.max(width, 1), Math.max(height, 1), bounds, named);
   return (
     <Box
       ref={ref}

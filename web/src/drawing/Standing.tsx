@@ -1,6 +1,7 @@
 /** Whatever stands or lies at a place: a parked vehicle, what ends a bay, what was put down. */
 import type { GroundBody, Metres } from "../api/types";
 import { ink } from "../theme";
+import { named } from "../words";
 import { useFrame } from "./frame";
 import { Parked } from "./Parked";
 
@@ -25,16 +26,16 @@ const PLAIN: Look = { fill: ink.parked, stroke: ink.chalk };
 interface Props {
   obstacle: Obstacle;
   /** How far beyond its middle its name is written, seen from the site's origin, m. */
-  named?: Metres | null;
+  beyond?: Metres | null;
 }
 
-export const Standing = ({ obstacle, named = null }: Props) => {
+export const Standing = ({ obstacle, beyond = null }: Props) => {
   const frame = useFrame();
   const { name, kind, polygon_m } = obstacle;
   if (kind === "vehicle") return <Parked name={name} polygon={polygon_m} />;
   const mean = (axis: 0 | 1) => polygon_m.reduce((sum, p) => sum + p[axis], 0) / polygon_m.length;
   const [x, y] = [mean(0), mean(1)];
-  const out = 1 + (named ?? 0) / Math.hypot(x, y);
+  const out = 1 + (beyond ?? 0) / Math.hypot(x, y);
   const look = LOOKS[kind] ?? PLAIN;
   return (
     <g data-kind={kind}>
@@ -47,7 +48,7 @@ export const Standing = ({ obstacle, named = null }: Props) => {
       {kind === "cone" && (
         <circle cx={frame.x(x)} cy={frame.y(y)} r={Math.max(1.5, 0.06 * frame.scale)} fill="#fff" />
       )}
-      {named !== null && frame.scale > 36 && (
+      {frame.named && beyond !== null && frame.scale > 36 && (
         <text
           x={frame.x(x * out)}
           y={frame.y(y * out) + 4}
@@ -55,7 +56,7 @@ export const Standing = ({ obstacle, named = null }: Props) => {
           fontSize={13}
           textAnchor="middle"
         >
-          {name}
+          {named(name)}
         </text>
       )}
     </g>

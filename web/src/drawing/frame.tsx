@@ -14,6 +14,8 @@ export interface Frame {
   readonly height: number;
   readonly bounds: Bounds;
   readonly scale: number;
+  /** Whether what stands there has its name on it. */
+  readonly named: boolean;
   readonly x: (m: Metres) => number;
   readonly y: (m: Metres) => number;
   readonly path: (points: readonly Point[], close?: boolean) => string;
@@ -22,7 +24,7 @@ export interface Frame {
 }
 
 /** Fits bounds into a drawing, equal scale both ways, centred. */
-export const makeFrame = (width: number, height: number, wanted: Bounds): Frame => {
+export const makeFrame = (width: number, height: number, wanted: Bounds, named = true): Frame => {
   const scale = Math.min(
     width / (wanted.right - wanted.left),
     height / (wanted.top - wanted.bottom),
@@ -45,7 +47,7 @@ export const makeFrame = (width: number, height: number, wanted: Bounds): Frame 
     bounds.left + px / scale,
     bounds.top - py / scale,
   ];
-  return { width, height, bounds, scale, x, y, path, toSite };
+  return { width, height, bounds, scale, named, x, y, path, toSite };
 };
 
 const Context = createContext<Frame | null>(null);

@@ -1,6 +1,8 @@
 /** What the screens know of a kind of place: one folder each, registered in `index.ts`. */
+
 import type { ComponentType, ReactNode } from "react";
 import type { Docket, Goal, GroundBody, GroundState } from "../api/types";
+import { type Code, t } from "../words";
 
 /** What the figures of a finish are called there. */
 export interface FinishWords {
@@ -14,7 +16,7 @@ export interface FinishWords {
 }
 
 /** A measure that is typed beside the drawing: its name in documents and in words, and its unit. */
-export type Field = readonly [measure: string, label: string, bare?: "m" | "cm"];
+export type Field = readonly [measure: string, label: Code, bare?: "m" | "cm"];
 
 export interface ControlsProps {
   ground: GroundBody;
@@ -26,21 +28,21 @@ export interface ControlsProps {
 
 export interface Place {
   /** What its button says where a new one is laid out. */
-  fresh: string;
+  fresh: Code;
   /** How it is said that a method ends there. */
-  ends: string;
+  ends: Code;
   /** What lies on its working side. */
-  side: string;
+  side: Code;
   /** What is driven on ends at kerbs, or at verges. */
   kerbed: boolean;
   /** Without a goal, as a standard has them. */
   words: (goal: Goal | null, manoeuvre: string) => FinishWords;
   /** What its measures are called beside their dimension lines, and what is taken hold of. */
-  measures: Record<string, string>;
-  grips?: Record<string, string>;
+  measures: Record<string, Code>;
+  grips?: Record<string, Code>;
   /** What is wanted at the end: figures, and how to stand where they do not say it. */
   wanted: (goal: Goal) => readonly Field[];
-  stood?: string;
+  stood?: Code;
   Scene: ComponentType<{ ground: GroundBody }>;
   /** What of it is no length, or no length that is drawn. */
   Controls?: ComponentType<ControlsProps>;
@@ -48,13 +50,13 @@ export interface Place {
   Aids?: ComponentType<{ docket: Docket }>;
 }
 
-export const KERB_WORDS: FinishWords = {
-  kerb_front_m: "Front wheel to kerb",
-  kerb_rear_m: "Rear wheel to kerb",
-  ahead_m: "Gap ahead",
-  behind_m: "Gap behind",
-  edge: "kerb",
-  kerb_touches: "Kerb touched",
-};
+export const kerbWords = (): FinishWords => ({
+  kerb_front_m: t("places.front wheel to kerb"),
+  kerb_rear_m: t("places.rear wheel to kerb"),
+  ahead_m: t("places.gap ahead"),
+  behind_m: t("places.gap behind"),
+  edge: t("names.kerb"),
+  kerb_touches: t("places.kerb touched"),
+});
 
-export const OFF_KERB: Field = ["goal_kerb", "Wheels off the kerb", "cm"];
+export const OFF_KERB: Field = ["goal_kerb", "places.wheels off the kerb", "cm"];

@@ -1,4 +1,5 @@
 /** Who is signed in, and which station they stand in. */
+
 import Box from "@mui/material/Box";
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
@@ -10,6 +11,7 @@ import { Rail } from "./Rail";
 import { SignIn } from "./SignIn";
 import { ErrorBoundary, Waiting } from "./states";
 import { useRememberDocket } from "./useDocket";
+import { useLanguage } from "./useLanguage";
 import { useShortcuts } from "./useShortcuts";
 
 const SeatStation = lazy(() => import("../stations/seat/SeatStation"));
@@ -35,6 +37,7 @@ export const App = () => (
 
 const Gate = () => {
   const { data } = useSuspenseQuery(sessionQuery);
+  useLanguage(data);
   if (!data.person) return <SignIn />;
   return (
     <Routes>

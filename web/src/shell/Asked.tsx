@@ -1,9 +1,11 @@
 /** Work done when it is asked for: a button until then, and a card that can be closed again. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
+import { t } from "../words";
 
 interface Props {
   /** What the button says, what the card is headed, and what it is called to who cannot see it. */
@@ -25,7 +27,7 @@ export const Asked = ({ question, title, label, wanted, ask, busy, children }: P
           {title}
         </Typography>
         <Button size="small" onClick={() => ask(false)}>
-          {busy ? "Cancel" : "Close"}
+          {busy ? t("shell.cancel") : t("shell.close")}
         </Button>
       </Box>
       {busy && <p>{busy}</p>}

@@ -1,4 +1,5 @@
 /** The docket: five ticket stubs, the context of all six stations. */
+
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import ListSubheader from "@mui/material/ListSubheader";
@@ -8,6 +9,7 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, type MouseEvent, type ReactNode, Suspense, useState } from "react";
 import { documentsQuery, peopleQuery } from "../api/queries";
 import { ink } from "../theme";
+import { t } from "../words";
 import { Mark } from "./Mark";
 import { useChangeDocket, useDocket } from "./useDocket";
 
@@ -68,15 +70,15 @@ export const DocketBar = () => {
         <Mark size={34} />
         <Box sx={{ fontWeight: 700, fontSize: 13 }}>Fair Corner</Box>
       </Box>
-      <Stub name="Learner" value={docket.learner.name} choices={learners} />
+      <Stub name={t("shell.learner")} value={docket.learner.name} choices={learners} />
       <Stub
-        name="Vehicle and seat"
+        name={t("shell.vehicle and seat")}
         value={`${docket.vehicle.name} · ${docket.seat.name}`}
         choices={seats}
       />
-      <Stub name="Ground" value={docket.ground.name} choices={pick("ground")} />
-      <Stub name="Method" value={docket.method.name} open={() => setChoosing(true)} />
-      <Stub name="Judged by" value={docket.standard.name} choices={pick("standard")} />
+      <Stub name={t("shell.ground")} value={docket.ground.name} choices={pick("ground")} />
+      <Stub name={t("shell.method")} value={docket.method.name} open={() => setChoosing(true)} />
+      <Stub name={t("shell.judged by")} value={docket.standard.name} choices={pick("standard")} />
       {choosing && (
         <Suspense>
           <MethodChooser close={() => setChoosing(false)} />

@@ -1,9 +1,14 @@
 /** A length that is typed: in the school's units, checked when the hand leaves the field. */
+
 import TextField from "@mui/material/TextField";
 import { type KeyboardEvent, useState } from "react";
 import type { Metres } from "../api/types";
+import { t } from "../words";
 import { length, parseLength } from "./units";
 import { useUnits } from "./useDocket";
+
+/** What “24 ft 3.5 in” needs, px. */
+const FEET_AND_INCHES = 132;
 
 interface Props {
   label: string;
@@ -54,7 +59,9 @@ export const LengthField = ({
     if (typing.trim() === "" && optional) return hand("", null);
     const typed = parseLength(typing, unit);
     if (typed === null)
-      return setWrong(units === "imperial" ? "like 10 in or 3' 4\"" : "like 25 cm");
+      return setWrong(
+        units === "imperial" ? t("shell.a length in feet") : t("shell.a length in metres"),
+      );
     hand(length(typed, units), typed);
   };
   const key = (event: KeyboardEvent) => {
@@ -75,10 +82,9 @@ export const LengthField = ({
       slotProps={{
         input: { readOnly, sx: { background: "#FCFAF5", fontWeight: 650 } },
         htmlInput: { inputMode: "text", "aria-label": label },
-        inputLabel: { shrink: true, sx: { background: "#FCFAF5", px: 0.5, borderRadius: 1 } },
         formHelperText: { sx: { background: "#FCFAF5", m: 0, px: 0.5 } },
       }}
-      sx={{ width }}
+      sx={{ width: units === "imperial" ? Math.max(width, FEET_AND_INCHES) : width }}
     />
   );
 };

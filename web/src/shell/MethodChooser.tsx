@@ -1,4 +1,5 @@
 /** Choosing a method by its picture: each drawn for this vehicle, at this place. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ButtonBase from "@mui/material/ButtonBase";
@@ -7,6 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
 import { ink } from "../theme";
+import { t } from "../words";
 import { MethodPicture } from "./MethodPicture";
 import { Failure, Waiting } from "./states";
 import { useChangeDocket, useDocket } from "./useDocket";
@@ -35,18 +37,18 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
       <Box sx={{ p: 2, display: "grid", gap: 1.5, background: ink.paper, overflowY: "auto" }}>
         <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
           <Typography id="method-chooser" variant="h1" sx={{ flex: 1 }}>
-            Choose a method
+            {t("shell.choose a method")}
           </Typography>
           <Button component={Link} to={{ pathname: "/compare", search }} onClick={close}>
-            Compare two
+            {t("shell.compare two")}
           </Button>
-          <Button onClick={close}>Close</Button>
+          <Button onClick={close}>{t("shell.close")}</Button>
         </Box>
         {failed?.error && <Failure error={failed.error} retry={() => void failed.refetch()} />}
-        {methods.length === 0 && !failed && <Waiting what="Fetching the methods" />}
+        {methods.length === 0 && !failed && <Waiting what={t("shell.fetching the methods")} />}
         <Box
           role="group"
-          aria-label="Manoeuvre"
+          aria-label={t("shell.manoeuvre")}
           sx={{
             display: "grid",
             gap: 1,
@@ -152,7 +154,7 @@ const Card = ({ method, chosen, choose }: CardProps) => (
       <Box sx={{ fontSize: 13, color: ink.soft }}>{method.body.why}</Box>
       {!method.suits && method.placed && (
         <Box sx={{ fontSize: 13, color: ink.teal, fontWeight: 650 }}>
-          drawn at {method.docket.ground.body.name}, which it brings
+          {t("shell.drawn at which it brings", { name: method.docket.ground.body.name })}
         </Box>
       )}
     </Box>

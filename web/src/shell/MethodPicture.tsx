@@ -1,17 +1,19 @@
 /** A method drawn for this vehicle, at the docket's place or at the one that it brings. */
+
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { NO_OPTIONS, planQuery } from "../api/queries";
 import { PLACES } from "../places";
 import { PlanSlab } from "../stations/cues/PlanSlab";
 import { ink } from "../theme";
+import { t } from "../words";
 import { Failure, Waiting } from "./states";
 import type { MethodChoice } from "./useMethods";
 
 /** A method that ends at a kind of place that nobody has laid out yet. */
 const Elsewhere = ({ method }: { method: MethodChoice }) => (
   <Box sx={{ display: "grid", placeItems: "center", background: ink.tarmac, color: "#fff", p: 2 }}>
-    {PLACES[method.goal].ends}: lay out such a place in Ground first.
+    {t("shell.lay out such a place first", { ends: t(PLACES[method.goal].ends) })}
   </Box>
 );
 
@@ -25,7 +27,7 @@ export const MethodPicture = ({ method, plain = false }: PictureProps) => {
   const plan = useQuery({ ...planQuery(method.docket, NO_OPTIONS), enabled: method.placed });
   if (!method.placed) return <Elsewhere method={method} />;
   if (plan.error) return <Failure error={plan.error} />;
-  if (!plan.data) return <Waiting what="Drawing it" />;
+  if (!plan.data) return <Waiting what={t("shell.drawing it")} />;
   return (
     <Box sx={{ position: "relative", height: "100%", minHeight: 0 }}>
       <PlanSlab
@@ -48,7 +50,7 @@ export const MethodPicture = ({ method, plain = false }: PictureProps) => {
             fontWeight: 700,
           }}
         >
-          cannot be driven here
+          {t("shell.cannot be driven here")}
         </Box>
       )}
     </Box>

@@ -1,6 +1,8 @@
 /** A plain number that is typed, such as turns of the steering wheel. */
+
 import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
+import { decimal, t } from "../words";
 
 interface Props {
   label: string;
@@ -11,9 +13,9 @@ interface Props {
 }
 
 export const NumberField = ({ label, value, onCommit, readOnly = false, width = 104 }: Props) => {
-  const [text, setText] = useState(String(value));
+  const [text, setText] = useState(decimal(value));
   const [wrong, setWrong] = useState(false);
-  useEffect(() => setText(String(value)), [value]);
+  useEffect(() => setText(decimal(value)), [value]);
   const commit = () => {
     const typed = Number(text.trim().replace(",", ".").replace("−", "-"));
     const bad = text.trim() === "" || !Number.isFinite(typed);
@@ -29,7 +31,7 @@ export const NumberField = ({ label, value, onCommit, readOnly = false, width = 
       onBlur={commit}
       onKeyDown={(e) => e.key === "Enter" && commit()}
       error={wrong}
-      helperText={wrong ? "a number, like 1.4" : undefined}
+      helperText={wrong ? t("shell.a number") : undefined}
       slotProps={{ input: { readOnly }, htmlInput: { inputMode: "decimal" } }}
       sx={{ width }}
     />

@@ -1,4 +1,5 @@
 /** The rail: the round in its order, then the desk. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Divider from "@mui/material/Divider";
@@ -6,6 +7,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { NavLink, useLocation } from "react-router";
 import { ask } from "../api/client";
 import { ink } from "../theme";
+import { t } from "../words";
 import { DESK, STATIONS } from "./stations";
 import { useDocket } from "./useDocket";
 
@@ -15,9 +17,11 @@ export const Rail = () => {
   return (
     <Box
       component="nav"
-      aria-label="Stations"
+      aria-label={t("shell.stations")}
       sx={{
-        width: 92,
+        width: "max-content",
+        minWidth: 92,
+        maxWidth: 140,
         flexShrink: 0,
         background: "#E3DBCB",
         p: 1,
@@ -36,8 +40,8 @@ export const Rail = () => {
             key={station.path}
             component={NavLink}
             to={{ pathname: station.path, search }}
-            aria-label={`${i + 1} ${station.name}`}
-            title={`${station.name} (key ${i + 1})`}
+            aria-label={`${i + 1} ${t(station.name)}`}
+            title={t("shell.station and its key", { name: t(station.name), key: i + 1 })}
             sx={{
               display: "grid",
               placeItems: "center",
@@ -68,7 +72,7 @@ export const Rail = () => {
             >
               {i + 1}
             </Box>
-            {station.name}
+            {t(station.name)}
           </Box>
         );
       })}
@@ -86,7 +90,7 @@ export const Rail = () => {
             "&.active": { background: ink.teal, color: "#fff" },
           }}
         >
-          {desk.name}
+          {t(desk.name)}
         </Button>
       ))}
       <Box sx={{ flex: 1 }} />
@@ -106,7 +110,7 @@ const SignOut = () => {
   });
   return (
     <Button size="small" sx={{ color: ink.soft }} onClick={() => close.mutate()}>
-      Sign out
+      {t("shell.sign out")}
     </Button>
   );
 };

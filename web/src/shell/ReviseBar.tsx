@@ -1,17 +1,24 @@
 /** Save, undo, discard: the same bar under every editor. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Revision } from "../api/types";
 import { ink } from "../theme";
+import { t } from "../words";
 import { useRole } from "./useDocket";
 import type { useRevise } from "./useRevise";
 
 interface Props {
   revision: Revision;
   draft: Pick<ReturnType<typeof useRevise>, "save" | "changed" | "undo" | "clear">;
-  what: string;
+  what: "vehicle" | "seat" | "ground" | "method";
 }
+
+const revisionOf = ({ number, author }: Revision, what: Props["what"]): string => {
+  const said = { what: t(`shell.${what}`), number };
+  return author ? t("shell.revision by", { ...said, author }) : t("shell.revision", said);
+};
 
 export const ReviseBar = ({ revision, draft, what }: Props) => {
   const teaches = useRole() !== "learner";
@@ -25,17 +32,17 @@ export const ReviseBar = ({ revision, draft, what }: Props) => {
             loading={draft.save.isPending}
             onClick={() => draft.save.mutate()}
           >
-            Save {what} as revision {revision.number + 1}
+            {t("shell.save as revision", { what: t(`names.${what}`), number: revision.number + 1 })}
           </Button>
-          <Button onClick={draft.undo}>Undo</Button>
-          <Button onClick={draft.clear}>Discard</Button>
+          <Button onClick={draft.undo}>{t("shell.undo")}</Button>
+          <Button onClick={draft.clear}>{t("shell.discard")}</Button>
         </Box>
       )}
       <Box sx={{ fontSize: 13, color: ink.soft }}>
         {draft.changed
-          ? `The ${what} is changed and not saved yet; attempts keep pointing at revision ${revision.number}.`
-          : `${what[0]?.toUpperCase()}${what.slice(1)}: revision ${revision.number}${revision.author ? `, by ${revision.author}` : ""}.`}
-        {!teaches && " Only instructors change it."}
+          ? t("shell.changed and not saved", { what: t(`names.${what}`), number: revision.number })
+          : revisionOf(revision, what)}{" "}
+        {!teaches && t("shell.only instructors change it")}
       </Box>
     </Box>
   );

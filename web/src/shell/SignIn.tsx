@@ -9,6 +9,7 @@ import { type FormEvent, useState } from "react";
 import { ask } from "../api/client";
 import { sessionQuery } from "../api/queries";
 import { ink } from "../theme";
+import { t } from "../words";
 import { Mark } from "./Mark";
 
 export const SignIn = () => {
@@ -30,12 +31,10 @@ export const SignIn = () => {
           <Mark size={44} />
           <Typography variant="h1">Fair Corner</Typography>
         </Box>
-        <Typography color="text.secondary">
-          The cue this driver will see, in this vehicle, at the moment to act.
-        </Typography>
+        <Typography color="text.secondary">{t("shell.the cue this driver will")}</Typography>
         {open.error && <Alert severity="error">{open.error.message}</Alert>}
         <TextField
-          label="Name"
+          label={t("shell.name")}
           value={username}
           onChange={(e) => setUsername(e.target.value)}
           autoComplete="username"
@@ -43,7 +42,7 @@ export const SignIn = () => {
           required
         />
         <TextField
-          label="Password"
+          label={t("shell.password")}
           type="password"
           value={password}
           onChange={(e) => setPassword(e.target.value)}
@@ -51,7 +50,7 @@ export const SignIn = () => {
           required
         />
         <Button type="submit" variant="contained" size="large" loading={open.isPending}>
-          Sign in
+          {t("shell.sign in")}
         </Button>
       </Paper>
     </Box>

@@ -1,7 +1,9 @@
 /** Long work under way: how far it is, and a way to stop it; stopped, a way to have it after all. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
+import { t } from "../words";
 import { Failure } from "./states";
 import type { LongWork } from "./useLongWork";
 
@@ -16,7 +18,7 @@ export const Working = ({ work, what }: Props) => {
   if (work.stopped)
     return (
       <Button size="small" onClick={work.again}>
-        Work it out after all
+        {t("shell.work it out after all")}
       </Button>
     );
   if (!work.busy) return null;
@@ -24,7 +26,11 @@ export const Working = ({ work, what }: Props) => {
   return (
     <Box role="status" sx={{ display: "flex", alignItems: "center", gap: 1.5, my: 0.5 }}>
       <Box sx={{ flex: 1 }}>
-        <Box>{percent === null ? `${what}: waiting…` : `${what}… ${percent} %`}</Box>
+        <Box>
+          {percent === null
+            ? t("shell.waiting", { what })
+            : t("shell.under way", { what, percent })}
+        </Box>
         <LinearProgress
           aria-label={what}
           variant={percent === null ? "indeterminate" : "determinate"}
@@ -32,7 +38,7 @@ export const Working = ({ work, what }: Props) => {
         />
       </Box>
       <Button size="small" onClick={work.stop} sx={{ minHeight: 44 }}>
-        Stop
+        {t("shell.stop")}
       </Button>
     </Box>
   );

@@ -1,4 +1,5 @@
 /** Empty, loading and failing: said the same way everywhere. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -7,8 +8,9 @@ import Typography from "@mui/material/Typography";
 import { useQueryClient } from "@tanstack/react-query";
 import { Component, type ReactNode } from "react";
 import { ApiError } from "../api/client";
+import { t } from "../words";
 
-export const Waiting = ({ what = "One moment" }: { what?: string }) => (
+export const Waiting = ({ what = t("shell.one moment") }: { what?: string }) => (
   <Box role="status" sx={{ display: "flex", gap: 2, alignItems: "center", p: 4 }}>
     <CircularProgress size={24} /> <Typography>{what}…</Typography>
   </Box>
@@ -29,7 +31,7 @@ export const Failure = ({ error, retry }: { error: unknown; retry?: () => void }
     action={
       retry && (
         <Button color="inherit" onClick={retry}>
-          Try again
+          {t("shell.try again")}
         </Button>
       )
     }
@@ -67,7 +69,7 @@ const Fallen = ({ error, again }: { error: unknown; again: () => void }) => {
       <Failure error={error} retry={retry} />
       {lost && (
         <Button href="/cues" sx={{ mt: 2 }} onClick={() => localStorage.clear()}>
-          Start with the first of everything
+          {t("shell.start with the first")}
         </Button>
       )}
     </Box>

@@ -1,26 +1,27 @@
 import type { Docket } from "../api/types";
+import type { Code } from "../words";
 
 export interface Station {
   readonly path: string;
-  readonly name: string;
+  readonly name: Code;
   /** Whether the station holds something for this docket. */
   readonly filled: (docket: Docket) => boolean;
 }
 
 export const STATIONS: readonly Station[] = [
-  { path: "/seat", name: "Seat", filled: () => true },
-  { path: "/ground", name: "Ground", filled: () => true },
-  { path: "/cues", name: "Cues", filled: (d) => d.sheet_id !== null },
-  { path: "/drive", name: "Drive", filled: (d) => d.attempts > 0 },
-  { path: "/tape", name: "Tape", filled: (d) => d.taped > 0 },
-  { path: "/shift", name: "Shift", filled: (d) => d.shifted },
+  { path: "/seat", name: "shell.seat", filled: () => true },
+  { path: "/ground", name: "shell.ground", filled: () => true },
+  { path: "/cues", name: "shell.cues", filled: (d) => d.sheet_id !== null },
+  { path: "/drive", name: "shell.drive", filled: (d) => d.attempts > 0 },
+  { path: "/tape", name: "shell.tape", filled: (d) => d.taped > 0 },
+  { path: "/shift", name: "shell.shift", filled: (d) => d.shifted },
 ];
 
 export const DESK = [
-  { path: "/people", name: "People" },
-  { path: "/diary", name: "Diary" },
-  { path: "/garage", name: "Garage" },
-  { path: "/standards", name: "Standards" },
-  { path: "/hill", name: "Hill" },
-  { path: "/trailer", name: "Trailer" },
-] as const;
+  { path: "/people", name: "shell.people" },
+  { path: "/diary", name: "shell.diary" },
+  { path: "/garage", name: "shell.garage" },
+  { path: "/standards", name: "shell.standards" },
+  { path: "/hill", name: "shell.hill" },
+  { path: "/trailer", name: "shell.trailer" },
+] as const satisfies readonly { path: string; name: Code }[];

@@ -1,5 +1,6 @@
-import { describe, expect, it } from "vitest";
+import { afterEach, describe, expect, it } from "vitest";
 import cases from "../../../tests/lengths.json";
+import { named, speak } from "../words";
 import { degrees, distance, length, parseLength, percent, roughly, short, turns } from "./units";
 
 describe("a length", () => {
@@ -63,4 +64,27 @@ it("turns, degrees and shares are told plainly", () => {
   expect([turns(-1), turns(0.75)]).toEqual(["1 turn", "0.75 turns"]);
   expect([degrees(-3.6), degrees(2.25, 1)]).toEqual(["−4°", "2.3°"]);
   expect(percent(0.254)).toBe("25 %");
+});
+
+describe("a figure in another language", () => {
+  afterEach(() => speak("en", {}));
+  it("is written and read as people there do", async () => {
+    await speak("de-DE", {});
+    expect([length(1.5, "metric"), length(0.75, "imperial")]).toEqual(["1,50 m", "2 ft 5,5 in"]);
+    expect([degrees(-2.25, 1), turns(0.75)]).toEqual(["−2,3°", "0,75 turns"]);
+    expect(parseLength(length(1.5, "metric"), "m")).toBe(1.5);
+  });
+  it("has the words of its own catalogue, and the core's names as the core says them", async () => {
+    await speak("en-XA", { "rear bumper": "Heck" });
+    expect([turns(2), named("rear bumper"), named("left")]).toEqual([
+      "2 tuúrŕnńsś",
+      "Heck",
+      "leéft",
+    ]);
+    expect(named("Joe's wall")).toBe("Joe's wall");
+  });
+});
+
+it("nought has no minus, however little it was less", () => {
+  expect([degrees(-0.001, 1), length(-0.0001, "metric")]).toEqual(["0.0°", "0 cm"]);
 });

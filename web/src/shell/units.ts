@@ -1,5 +1,7 @@
 /** Figures as people say them, in the school's units; and what they type, back to metres. */
+
 import type { School } from "../api/types";
+import { decimal, t } from "../words";
 
 export type Units = School["units"];
 
@@ -8,20 +10,18 @@ const INCH = 0.0254;
 const feetAndInches = (metres: number, step: number) => {
   const total = Math.round(Math.abs(metres) / INCH / step) * step;
   const feet = Math.floor(total / 12);
-  const inches = total - feet * 12;
+  const inches = decimal(total - feet * 12);
   const sign = metres < 0 && total > 0 ? "−" : "";
   if (feet === 0) return `${sign}${inches} in`;
   return `${sign}${feet} ft ${inches} in`;
 };
 
-const minus = (text: string) => text.replace("-", "−");
-
 /** A length rounded as the tape gives it: centimetres, or half inches. */
 export const length = (metres: number | null | undefined, units: Units): string => {
   if (metres === null || metres === undefined) return "–";
   if (units === "imperial") return feetAndInches(metres, 0.5);
-  if (Math.abs(metres) < 0.995) return minus(`${Math.round(metres * 100)} cm`);
-  return minus(`${metres.toFixed(2)} m`);
+  if (Math.abs(metres) < 0.995) return `${decimal(Math.round(metres * 100))} cm`;
+  return `${decimal(metres, 2)} m`;
 };
 
 /** How far off something stands: whole metres or feet once it is far. */
@@ -37,8 +37,8 @@ export const roughly = (metres: number, units: Units): string =>
 /** What a drawing is measured along in: metres, or feet; `every` so many are marked where it is long. */
 export const ruler = (units: Units) =>
   units === "imperial"
-    ? { name: "feet", metres: 12 * INCH, every: 5, bar: 3, unit: "ft", step: 4 * INCH }
-    : { name: "metres", metres: 1, every: 1, bar: 1, unit: "m", step: 0.1 };
+    ? { name: "feet" as const, metres: 12 * INCH, every: 5, bar: 3, unit: "ft", step: 4 * INCH }
+    : { name: "metres" as const, metres: 1, every: 1, bar: 1, unit: "m", step: 0.1 };
 
 /** The bare number for a label that has no room for a unit: centimetres, or inches. */
 export const short = (metres: number, units: Units): string =>
@@ -47,14 +47,14 @@ export const short = (metres: number, units: Units): string =>
 export const shortUnit = (units: Units): string => (units === "imperial" ? "in" : "cm");
 
 export const degrees = (value: number | null | undefined, digits = 0): string =>
-  value === null || value === undefined ? "–" : minus(`${value.toFixed(digits)}°`);
+  value === null || value === undefined ? "–" : `${decimal(value, digits)}°`;
 
-export const percent = (share: number): string => `${Math.round(share * 100)} %`;
+export const percent = (share: number): string => `${decimal(Math.round(share * 100))} %`;
 
 /** Hand-wheel turns in quarters where that is honest, else with two digits. */
 export const turns = (value: number): string => {
-  const amount = Math.abs(value);
-  return `${Number(amount.toFixed(2))} ${amount === 1 ? "turn" : "turns"}`;
+  const count = Number(Math.abs(value).toFixed(2));
+  return t("units.turns", { count, amount: decimal(count) });
 };
 
 const NUMBER = "([+−-]?\\d+(?:[.,]\\d+)?)";

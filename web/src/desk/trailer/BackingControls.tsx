@@ -1,4 +1,5 @@
 /** The bend to begin with, the wheel, and rolling: each press is another stretch. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
@@ -7,6 +8,7 @@ import type { BackingLeg, Metres } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { degrees, length, turns } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
+import { t } from "../../words";
 
 interface Props {
   lane: Metres;
@@ -23,8 +25,12 @@ interface Props {
 const STEPS = { metric: [0.5, 2, 1], imperial: [0.6096, 1.8288, 1.2192] } as const;
 const MOST = 120;
 
-const sided = (value: number, said: string, none: string): string =>
-  value === 0 ? none : `${said} ${value > 0 ? "left" : "right"}`;
+const sided = (value: number, amount: string, none: string): string => {
+  if (value === 0) return none;
+  return value > 0
+    ? t("trailer.so much to the left", { amount })
+    : t("trailer.so much to the right", { amount });
+};
 
 export const BackingControls = (props: Props) => {
   const { lane, setLane, lock, bend, setBend, legs, setLegs, jammed } = props;
@@ -37,16 +43,16 @@ export const BackingControls = (props: Props) => {
   return (
     <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: "1fr 1fr", alignItems: "start" }}>
       <Figure
-        label="Trailer shows at the start"
-        said={sided(bend, degrees(Math.abs(bend), 1), "in line")}
+        label={t("trailer.trailer shows at the start")}
+        said={sided(bend, degrees(Math.abs(bend), 1), t("trailer.in line"))}
         value={bend}
         most={8}
         step={0.5}
         change={setBend}
       />
       <Figure
-        label="Steering wheel"
-        said={sided(wheel, turns(wheel), "straight")}
+        label={t("trailer.steering wheel")}
+        said={sided(wheel, turns(wheel), t("trailer.straight"))}
         value={wheel}
         most={lock}
         step={0.05}
@@ -59,7 +65,7 @@ export const BackingControls = (props: Props) => {
           disabled={jammed || full}
           onClick={() => roll("reverse", little)}
         >
-          Roll back {length(little, units)}
+          {t("trailer.roll back", { by: length(little, units) })}
         </Button>
         <Button
           variant="outlined"
@@ -75,21 +81,21 @@ export const BackingControls = (props: Props) => {
           disabled={full}
           onClick={() => roll("forward", forward)}
         >
-          Pull forward {length(forward, units)}
+          {t("trailer.pull forward", { by: length(forward, units) })}
         </Button>
         <Button
           sx={{ minHeight: 44 }}
           disabled={!legs.length}
           onClick={() => setLegs(legs.slice(0, -1))}
         >
-          Undo
+          {t("trailer.undo")}
         </Button>
         <Button sx={{ minHeight: 44 }} disabled={!legs.length} onClick={() => setLegs([])}>
-          Start again
+          {t("trailer.start again")}
         </Button>
         <Box sx={{ flex: 1 }} />
         <LengthField
-          label="Lane"
+          label={t("trailer.lane")}
           metres={lane}
           width={112}
           onCommit={(metres) => metres !== null && setLane(metres)}

@@ -1,45 +1,57 @@
 /** What the trailer does now, what wheel holds it, and how small errors grow. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
+import { Trans } from "react-i18next";
 import type { Backing } from "../../api/types";
 import { degrees, distance, length, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 const advice = ({ shows_on, holding_turns, bend_deg }: Backing): string => {
-  if (!shows_on) return "In line: wheels straight, and look.";
-  const bend = degrees(Math.abs(bend_deg), 1);
-  if (holding_turns === null)
-    return `The trailer shows ${bend} on the ${shows_on}, more than full lock still catches: stop and pull forward.`;
-  return `The trailer shows ${bend} on the ${shows_on}: ${turns(holding_turns)} ${shows_on} holds it as it is, more brings it back.`;
+  if (!shows_on) return t("trailer.in line wheels straight");
+  const shows = { bend: degrees(Math.abs(bend_deg), 1), side: t(`names.${shows_on}`) };
+  if (holding_turns === null) return t("trailer.past full lock", shows);
+  return t("trailer.what holds it", { ...shows, turns: turns(holding_turns) });
 };
 
 const inLane = ({ lane }: Backing, units: Units): string =>
   lane.inside_m >= 0
-    ? `Both units stay inside the lane, ${length(lane.inside_m, units)} to spare where it is least.`
-    : `Out of the lane by ${length(-lane.inside_m, units)}, after ${length(lane.s_m, units)}.`;
+    ? t("trailer.both units stay inside", { inside: length(lane.inside_m, units) })
+    : t("trailer.out of the lane", {
+        by: length(-lane.inside_m, units),
+        after: length(lane.s_m, units),
+      });
 
 export const BackingFigures = ({ backing }: { backing: Backing }) => {
   const units = useUnits();
   return (
     <Box sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "1fr 1fr", alignItems: "start" }}>
-      <Paper component="section" aria-label="Now" sx={{ p: 1.5 }}>
-        <Typography variant="h2">Now</Typography>
+      <Paper component="section" aria-label={t("trailer.now")} sx={{ p: 1.5 }}>
+        <Typography variant="h2">{t("trailer.now")}</Typography>
         <Box role="status" sx={{ fontSize: 16 }}>
           {advice(backing)}
         </Box>
         {backing.jack_knifed_at_s_m !== null && (
           <Alert severity="error" sx={{ mt: 1 }}>
-            Jack-knifed after {length(backing.jack_knifed_at_s_m, units)}: take it back, or pull
-            forward.
+            {t("trailer.jack knifed after take", {
+              after: length(backing.jack_knifed_at_s_m, units),
+            })}
           </Alert>
         )}
         <Box sx={{ mt: 1 }}>{inLane(backing, units)}</Box>
         <Box sx={{ mt: 1 }}>
-          A bend doubles every <strong>{length(backing.doubles_every_m, units)}</strong>; past{" "}
-          <strong>{degrees(backing.no_return_deg)}</strong> only pulling forward helps.
+          <Trans
+            i18nKey="trailer.a bend doubles"
+            values={{
+              every: length(backing.doubles_every_m, units),
+              past: degrees(backing.no_return_deg),
+            }}
+            components={{ b: <strong /> }}
+          />
         </Box>
       </Paper>
       <Growth backing={backing} units={units} />
@@ -48,8 +60,8 @@ export const BackingFigures = ({ backing }: { backing: Backing }) => {
 };
 
 const Growth = ({ backing, units }: { backing: Backing; units: Units }) => (
-  <Paper component="section" aria-label="How errors grow" sx={{ p: 1.5 }}>
-    <Typography variant="h2">Backed with the wheel straight</Typography>
+  <Paper component="section" aria-label={t("trailer.how errors grow")} sx={{ p: 1.5 }}>
+    <Typography variant="h2">{t("trailer.backed with the wheel straight")}</Typography>
     <Box
       component="table"
       sx={{
@@ -61,7 +73,7 @@ const Growth = ({ backing, units }: { backing: Backing; units: Units }) => (
     >
       <thead>
         <tr>
-          <th>bend</th>
+          <th>{t("trailer.bend")}</th>
           {backing.growth[0]?.after.map(({ metres }) => (
             <th key={metres}>{distance(metres, units)}</th>
           ))}
@@ -72,7 +84,7 @@ const Growth = ({ backing, units }: { backing: Backing; units: Units }) => (
           <tr key={row.bend_deg}>
             <th>{degrees(row.bend_deg, 1)}</th>
             {row.after.map(({ metres, bend_deg }) => (
-              <td key={metres}>{bend_deg === null ? "folded" : degrees(bend_deg, 1)}</td>
+              <td key={metres}>{bend_deg === null ? t("trailer.folded") : degrees(bend_deg, 1)}</td>
             ))}
           </tr>
         ))}

@@ -1,10 +1,12 @@
 /** Both units on the slab: where they began, where they are, the way of the trailer's axle. */
+
 import type { BackingPoint, Metres, Point, TrailerBody, VehicleBody } from "../../api/types";
 import { type Bounds, useFrame } from "../../drawing/frame";
 import { Slab } from "../../drawing/Slab";
 import { TrailerShape, trailerPose } from "../../drawing/TrailerShape";
 import { noseX, VehicleShape } from "../../drawing/VehicleShape";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 interface Props {
   vehicle: VehicleBody;
@@ -30,7 +32,7 @@ const boundsOf = ({ vehicle, trailer, path, lane }: Props): Bounds => {
 };
 
 export const BackingSlab = (props: Props) => (
-  <Slab bounds={boundsOf(props)} label="Vehicle and trailer, to scale">
+  <Slab bounds={boundsOf(props)} label={t("trailer.vehicle and trailer to scale")}>
     <Drawing {...props} />
   </Slab>
 );

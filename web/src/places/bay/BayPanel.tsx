@@ -1,4 +1,5 @@
 /** What of a bay is no length: its lean, what ends it, who is parked beside. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -7,13 +8,14 @@ import { ask } from "../../api/client";
 import type { BayGoal, BayIn } from "../../api/types";
 import { NumberField } from "../../shell/NumberField";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import type { ControlsProps } from "../place";
 
 const HEADS: BayGoal["head"][] = ["line", "wall", "wheel stop"];
 
 const leanOf = (angle: number): string => {
-  if (angle === 90) return "square to the aisle";
-  return angle < 90 ? "leans the way you drive: made for nose in" : "leans back: made for nose out";
+  if (angle === 90) return t("places.square to the aisle");
+  return angle < 90 ? t("places.leans the way you drive") : t("places.leans back made for nose");
 };
 
 export const BayPanel = ({ ground, readOnly, change: ofPlace }: ControlsProps) => {
@@ -28,14 +30,16 @@ export const BayPanel = ({ ground, readOnly, change: ofPlace }: ControlsProps) =
       disabled={readOnly}
       onClick={() => change({ [which]: !there(`neighbour ${which}`) })}
     >
-      {there(`neighbour ${which}`) ? `Empty the bay ${which}` : `Park one in the bay ${which}`}
+      {there(`neighbour ${which}`)
+        ? t(`places.empty the bay ${which}`)
+        : t(`places.park one in the bay ${which}`)}
     </Button>
   );
   return (
     <>
       <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
         <NumberField
-          label="Angle, °"
+          label={t("places.angle in degrees")}
           value={goal.angle_deg}
           readOnly={readOnly}
           width={136}
@@ -48,12 +52,12 @@ export const BayPanel = ({ ground, readOnly, change: ofPlace }: ControlsProps) =
         fullWidth
         value={goal.head}
         disabled={readOnly}
-        aria-label="What ends the bay"
+        aria-label={t("places.what ends the bay")}
         onChange={(_, head) => head && head !== goal.head && change({ head })}
       >
         {HEADS.map((head) => (
           <ToggleButton key={head} value={head} sx={{ textTransform: "none" }}>
-            {head}
+            {t(`names.${head}`)}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
@@ -65,20 +69,20 @@ export const BayPanel = ({ ground, readOnly, change: ofPlace }: ControlsProps) =
           disabled={readOnly}
           onClick={() => change({ lines: goal.lines === "sensor" ? "painted" : "sensor" })}
         >
-          {goal.lines === "sensor" ? "Lines that may be crossed" : "Lines with sensors"}
+          {goal.lines === "sensor"
+            ? t("places.lines that may be crossed")
+            : t("places.lines with sensors")}
         </Button>
         <Button
           variant="outlined"
           disabled={readOnly}
           onClick={() => change({ guide: goal.guide_m === null })}
         >
-          {goal.guide_m === null ? "Lay a guide line" : "No guide line"}
+          {goal.guide_m === null ? t("places.lay a guide line") : t("places.no guide line")}
         </Button>
       </Box>
       {goal.lines === "sensor" && (
-        <Box sx={{ fontSize: 13, color: ink.soft }}>
-          No tyre may touch a line with sensors; the body may reach over it.
-        </Box>
+        <Box sx={{ fontSize: 13, color: ink.soft }}>{t("places.no tyre may touch")}</Box>
       )}
     </>
   );

@@ -1,8 +1,10 @@
 /** An aisle with marked bays, who is parked beside, and what ends the bay. */
+
 import type { GroundBody, Point } from "../../api/types";
 import { useFrame } from "../../drawing/frame";
 import { Standing } from "../../drawing/Standing";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 const FLOOR = "#4A5456";
 // What ends a bay has its name so far beyond it, seen from the mouth, m.
@@ -40,12 +42,12 @@ export const BayScene = ({ ground }: { ground: GroundBody }) => {
         <Standing
           key={obstacle.name}
           obstacle={obstacle}
-          named={ENDS.includes(obstacle.kind) ? BEYOND : null}
+          beyond={ENDS.includes(obstacle.kind) ? BEYOND : null}
         />
       ))}
       {(beyond - far) * away * frame.scale > 18 && (
         <text x={12} y={away < 0 ? frame.height - 10 : 18} fill={ink.ink} fontSize={13}>
-          far side of the aisle
+          {t("places.far side of the aisle")}
         </text>
       )}
     </g>

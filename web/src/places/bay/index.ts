@@ -1,51 +1,54 @@
 import type { Goal } from "../../api/types";
+import { t } from "../../words";
 import type { FinishWords, Place } from "../place";
 import { BayPanel } from "./BayPanel";
 import { BayScene } from "./BayScene";
 
-const HEADS = { line: "head line", wall: "wall", "wheel stop": "stop" } as const;
-
 /** Of a bay, before a method says which way it is stood in. */
-const EITHER_WAY: FinishWords = {
-  kerb_front_m: "Front wheel to line",
-  kerb_rear_m: "Rear wheel to line",
-  ahead_m: "Room ahead in the bay",
-  behind_m: "Room behind in the bay",
-  edge: "line",
-  kerb_touches: "Line or stop touched",
-};
+const eitherWay = (): FinishWords => ({
+  kerb_front_m: t("places.front wheel to line"),
+  kerb_rear_m: t("places.rear wheel to line"),
+  ahead_m: t("places.room ahead in the bay"),
+  behind_m: t("places.room behind in the bay"),
+  edge: t("names.line"),
+  kerb_touches: t("places.line or stop touched"),
+});
 
 const words = (goal: Goal | null, manoeuvre: string): FinishWords => {
-  if (goal?.kind !== "bay") return EITHER_WAY;
+  if (goal?.kind !== "bay") return eitherWay();
   const nosed = manoeuvre === "bay forward";
-  const held = goal.head === "wheel stop" ? "Tyres" : nosed ? "Nose" : "Tail";
-  const head = `${held} to ${HEADS[goal.head]}`;
-  const mouth = `${nosed ? "Tail" : "Nose"} to mouth`;
-  return { ...EITHER_WAY, ahead_m: nosed ? head : mouth, behind_m: nosed ? mouth : head };
+  const end = nosed ? "nose" : "tail";
+  const other = nosed ? "tail" : "nose";
+  const head =
+    goal.head === "wheel stop" ? t("places.tyres to the stop") : t(`places.${end} to ${goal.head}`);
+  const mouth = t(`places.${other} to mouth`);
+  return { ...eitherWay(), ahead_m: nosed ? head : mouth, behind_m: nosed ? mouth : head };
 };
 
 export const BAY: Place = {
-  fresh: "New bay",
-  ends: "Ends in a bay",
-  side: "Bay",
+  fresh: "places.new bay",
+  ends: "places.ends in a bay",
+  side: "places.bay",
   kerbed: false,
   words,
   measures: {
-    bay_width: "Width",
-    bay_depth: "Depth",
-    before_off_line: "Off the line",
-    beyond_off_line: "Off the line",
-    aisle: "Aisle",
-    guide: "Guide line",
+    bay_width: "places.width",
+    bay_depth: "places.depth",
+    before_off_line: "places.off the line",
+    beyond_off_line: "places.off the line",
+    aisle: "places.aisle",
+    guide: "places.guide line",
   },
   wanted: (goal) => [
     [
       "goal_head",
-      goal.kind === "bay" && goal.head === "wheel stop" ? "Tyres to stop" : "To the head",
+      goal.kind === "bay" && goal.head === "wheel stop"
+        ? "places.tyres to the stop"
+        : "places.to the head",
       "cm",
     ],
   ],
-  stood: "Midway between the lines, in line with the bay.",
+  stood: "places.midway between the lines",
   Scene: BayScene,
   Controls: BayPanel,
 };

@@ -1,10 +1,12 @@
 /** A road and a side road, their kerbs rounding both corners. */
+
 import { useId } from "react";
 import type { GroundBody, Point } from "../../api/types";
 import { useFrame } from "../../drawing/frame";
 import { landOf } from "../../drawing/land";
 import { Standing } from "../../drawing/Standing";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 const KERB_STONE = 0.15;
 
@@ -51,7 +53,7 @@ export const CornerScene = ({ ground }: { ground: GroundBody }) => {
         fontWeight={650}
         textAnchor="end"
       >
-        {verge ? "verge, no kerb" : "footpath"}
+        {verge ? t("places.verge no kerb") : t("names.footpath")}
       </text>
     </g>
   );

@@ -1,21 +1,22 @@
-import { KERB_WORDS, OFF_KERB, type Place } from "../place";
+import { t } from "../../words";
+import { kerbWords, OFF_KERB, type Place } from "../place";
 import { CornerScene } from "./CornerScene";
 import { CornerWheel } from "./CornerWheel";
 
 export const CORNER: Place = {
-  fresh: "Corner",
-  ends: "Ends in a side road",
-  side: "Kerb",
+  fresh: "places.corner",
+  ends: "places.ends in a side road",
+  side: "places.kerb",
   kerbed: true,
-  words: () => ({ ...KERB_WORDS, ahead_m: "Nose to the mouth" }),
+  words: () => ({ ...kerbWords(), ahead_m: t("places.nose to the mouth") }),
   measures: {
-    corner_radius: "Radius",
-    side_width: "Side road",
-    road_width: "Road width",
-    goal_back: "Nose to mouth",
+    corner_radius: "places.radius",
+    side_width: "places.side road",
+    road_width: "places.road width",
+    goal_back: "places.nose to mouth",
   },
   wanted: () => [OFF_KERB],
-  stood: "In the side road, facing out, far enough in that others can turn in.",
+  stood: "places.in the side road facing",
   Scene: CornerScene,
   Aids: CornerWheel,
 };

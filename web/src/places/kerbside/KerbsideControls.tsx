@@ -1,7 +1,9 @@
 /** Who is parked behind, and what of a kerb with parked vehicles is not drawn as a line. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { ask } from "../../api/client";
+import { t } from "../../words";
 import type { ControlsProps } from "../place";
 
 /** A gap to begin with, which any car here can use, m. */
@@ -21,12 +23,12 @@ export const KerbsideControls = ({ ground, readOnly, change, field }: ControlsPr
           )
         }
       >
-        {free ? "Park a vehicle behind" : "Take the one behind away"}
+        {free ? t("places.park a vehicle behind") : t("places.take the one behind away")}
       </Button>
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
-        {field("road_width", "Road width")}
-        {field("ahead_askew", "Nose ahead out by", "cm")}
-        {!free && field("behind_askew", "Nose behind out by", "cm")}
+        {field("road_width", "places.road width")}
+        {field("ahead_askew", "places.nose ahead out by", "cm")}
+        {!free && field("behind_askew", "places.nose behind out by", "cm")}
       </Box>
     </>
   );

@@ -1,26 +1,26 @@
-import { KERB_WORDS, OFF_KERB, type Place } from "../place";
+import { kerbWords, OFF_KERB, type Place } from "../place";
 import { RoadScene } from "../road/RoadScene";
 import { KerbsideControls } from "./KerbsideControls";
 
 export const KERBSIDE: Place = {
-  fresh: "New kerb",
-  ends: "Ends along a kerb, behind a parked vehicle",
-  side: "Kerb",
+  fresh: "places.new kerb",
+  ends: "places.ends along a kerb behind",
+  side: "places.kerb",
   kerbed: true,
-  words: () => KERB_WORDS,
+  words: kerbWords,
   measures: {
-    ahead_length: "Length",
-    ahead_off_kerb: "Off the kerb",
-    ahead_width: "Width",
-    behind_length: "Length",
-    behind_off_kerb: "Off the kerb",
-    gap: "Gap",
+    ahead_length: "places.length",
+    ahead_off_kerb: "places.off the kerb",
+    ahead_width: "places.width",
+    behind_length: "places.length",
+    behind_off_kerb: "places.off the kerb",
+    gap: "places.gap",
   },
   grips: {
-    gap: "Move the vehicle behind along the kerb",
-    ahead_off_kerb: "Move the vehicle ahead off the kerb",
+    gap: "places.move the vehicle behind along",
+    ahead_off_kerb: "places.move the vehicle ahead off",
   },
-  wanted: () => [OFF_KERB, ["goal_ahead", "To vehicle ahead"]],
+  wanted: () => [OFF_KERB, ["goal_ahead", "places.to vehicle ahead"]],
   Scene: RoadScene,
   Controls: KerbsideControls,
 };

@@ -1,8 +1,10 @@
 /** A kerb, its footpath, the parked vehicles and the road's middle. */
+
 import type { GroundBody, Point } from "../../api/types";
 import { useFrame } from "../../drawing/frame";
 import { Standing } from "../../drawing/Standing";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 const KERB_STONE = 0.15;
 
@@ -55,7 +57,7 @@ export const RoadScene = ({ ground }: { ground: GroundBody }) => {
           fontSize={13}
           fontWeight={650}
         >
-          {verge ? "verge, no kerb" : "footpath"}
+          {verge ? t("places.verge no kerb") : t("names.footpath")}
         </text>
       )}
     </g>
@@ -70,7 +72,7 @@ const Post = ({ side }: { side: number }) => {
     <g>
       <circle cx={x} cy={y} r={Math.max(4, 0.08 * frame.scale)} fill={ink.coral} stroke="#fff" />
       <text x={x + 10} y={y + 4} fill={ink.ink} fontSize={13} fontWeight={650}>
-        post
+        {t("places.post")}
       </text>
     </g>
   );

@@ -1,4 +1,5 @@
 /** Along a kerb: what a small angle does over the run, and how to move sideways again. */
+
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -6,12 +7,14 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Trans } from "react-i18next";
 import { driftQuery, rejoinQuery, shuffleQuery } from "../../api/queries";
 import type { Docket, Metres, Shuffle, StretchGoal } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
-import { degrees, length } from "../../shell/units";
+import { degrees, length, turns } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 type Gear = "forward" | "reverse";
 type Way = "toward" | "away";
@@ -36,27 +39,37 @@ const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
   const { data: drifts = [] } = useQuery(driftQuery(goal.run_m));
   const ways = useQuery({ ...shuffleQuery(body), placeholderData: keepPreviousData });
   return (
-    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Drift and small angles">
-      <Typography variant="h2">Drift over {length(goal.run_m, units)}</Typography>
+    <Paper
+      sx={{ p: 1.5, flexShrink: 0 }}
+      component="section"
+      aria-label={t("places.drift and small angles")}
+    >
+      <Typography variant="h2">
+        {t("places.drift over", { run: length(goal.run_m, units) })}
+      </Typography>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
         {drifts.map(({ angle_deg, metres }) => (
           <span key={angle_deg}>
-            {degrees(angle_deg, 1)} off: <strong>{length(metres, units)}</strong>
+            <Trans
+              i18nKey="places.drift at an angle"
+              values={{ angle: degrees(angle_deg, 1), by: length(metres, units) }}
+              components={{ b: <strong /> }}
+            />
           </span>
         ))}
       </Box>
       <Typography variant="h2" sx={{ mt: 1.5 }}>
-        Moving sideways
+        {t("places.moving sideways")}
       </Typography>
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center", my: 1 }}>
         <LengthField
-          label="Sideways"
+          label={t("places.sideways")}
           metres={sideways}
           width={110}
           onCommit={(metres) => metres !== null && setSideways(metres)}
         />
-        <Pair value={gear} of={["forward", "reverse"]} name="Gear" choose={setGear} />
-        <Pair value={way} of={["toward", "away"]} name="Which way" choose={setWay} />
+        <Pair value={gear} of={["forward", "reverse"]} name={t("places.gear")} choose={setGear} />
+        <Pair value={way} of={["toward", "away"]} name={t("places.which way")} choose={setWay} />
       </Box>
       {ways.error ? (
         <Box role="alert" sx={{ color: ink.coralText }}>
@@ -66,21 +79,20 @@ const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
         <Ways ways={ways.data ?? []} />
       )}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
-        Steer {way === "toward" ? "toward the kerb" : "away from the kerb"} until the angle, run on,
-        cancel it, straighten. Assumes unhurried hands, 1 turn a metre, half the lock at most.
+        {way === "toward" ? t("places.steer toward the kerb") : t("places.steer away from it")}
       </Box>
     </Paper>
   );
 };
 
-interface PairProps<Value extends string> {
+interface PairProps<Value extends Gear | Way> {
   value: Value;
   of: readonly Value[];
   name: string;
   choose: (value: Value) => void;
 }
 
-const Pair = <Value extends string>({ value, of, name, choose }: PairProps<Value>) => (
+const Pair = <Value extends Gear | Way>({ value, of, name, choose }: PairProps<Value>) => (
   <ToggleButtonGroup
     exclusive
     size="small"
@@ -90,7 +102,7 @@ const Pair = <Value extends string>({ value, of, name, choose }: PairProps<Value
   >
     {of.map((one) => (
       <ToggleButton key={one} value={one}>
-        {one}
+        {t(`names.${one}`)}
       </ToggleButton>
     ))}
   </ToggleButtonGroup>
@@ -98,8 +110,7 @@ const Pair = <Value extends string>({ value, of, name, choose }: PairProps<Value
 
 const Ways = ({ ways }: { ways: Shuffle[] }) => {
   const units = useUnits();
-  if (!ways.length)
-    return <Box>Too little for any of these angles: use less wheel, for longer.</Box>;
+  if (!ways.length) return <Box>{t("places.too little for any")}</Box>;
   return (
     <Box
       component="table"
@@ -113,17 +124,17 @@ const Ways = ({ ways }: { ways: Shuffle[] }) => {
     >
       <thead>
         <tr>
-          <th>Angle</th>
-          <th>Wheel</th>
-          <th>Rolled</th>
-          <th>Other end swings</th>
+          <th>{t("places.angle")}</th>
+          <th>{t("places.wheel")}</th>
+          <th>{t("places.rolled")}</th>
+          <th>{t("places.other end swings")}</th>
         </tr>
       </thead>
       <tbody>
         {ways.map((one) => (
           <tr key={one.angle_deg}>
             <td>{degrees(one.angle_deg)}</td>
-            <td>{one.turns.toFixed(2)} turn</td>
+            <td>{turns(one.turns)}</td>
             <td>{length(one.metres, units)}</td>
             <td>{length(one.reach_m, units)}</td>
           </tr>
@@ -139,13 +150,12 @@ const Rejoin = ({ docket }: { docket: Docket }) => {
   const { data } = useQuery(rejoinQuery(docket));
   if (!data) return null;
   return (
-    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Rejoining">
-      <Typography variant="h2">Rejoining, {length(data.across_m, units)} across</Typography>
+    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label={t("places.rejoining")}>
+      <Typography variant="h2">
+        {t("places.rejoining across", { across: length(data.across_m, units) })}
+      </Typography>
       <Ways ways={data.ways} />
-      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
-        All round, and over the shoulder to the traffic side. Where the view is blocked edge out,
-        and stop; then promptly to your own side. Half the lock at most, hands at 1 turn a metre.
-      </Box>
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("places.all round and over")}</Box>
     </Paper>
   );
 };

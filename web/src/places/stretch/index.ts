@@ -1,16 +1,17 @@
-import { KERB_WORDS, OFF_KERB, type Place } from "../place";
+import { t } from "../../words";
+import { kerbWords, OFF_KERB, type Place } from "../place";
 import { RoadScene } from "../road/RoadScene";
 import { StretchAids } from "./StretchAids";
 
 export const STRETCH: Place = {
-  fresh: "Free kerb",
-  ends: "Goes along a free kerb",
-  side: "Kerb",
+  fresh: "places.free kerb",
+  ends: "places.goes along a free kerb",
+  side: "places.kerb",
   kerbed: true,
-  words: () => ({ ...KERB_WORDS, ahead_m: "Nose to the post" }),
-  measures: { road_width: "Road width", goal_run: "To reverse" },
-  wanted: () => [OFF_KERB, ["goal_short", "Nose to the post", "cm"]],
-  stood: "Along the kerb. A kerbside stop ends before the post; the others reverse from there.",
+  words: () => ({ ...kerbWords(), ahead_m: t("places.nose to the post") }),
+  measures: { road_width: "places.road width", goal_run: "places.to reverse" },
+  wanted: () => [OFF_KERB, ["goal_short", "places.nose to the post", "cm"]],
+  stood: "places.along the kerb a kerbside",
   Scene: RoadScene,
   Aids: StretchAids,
 };

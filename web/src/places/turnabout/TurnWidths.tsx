@@ -1,4 +1,5 @@
 /** How wide a road has to be for each way of turning round in it: a property of the vehicle. */
+
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
@@ -8,6 +9,7 @@ import { useLongWork } from "../../shell/useLongWork";
 import { type MethodChoice, useMethods } from "../../shell/useMethods";
 import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import { leastOf } from "../leastWords";
 
 export const TurnWidths = () => {
@@ -15,15 +17,16 @@ export const TurnWidths = () => {
     .filter((method) => method.suits)
     .sort((a, b) => a.body.steps.length - b.body.steps.length);
   return (
-    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label="Width of road it needs">
-      <Typography variant="h2">Width of road it needs</Typography>
+    <Paper
+      sx={{ p: 1.5, flexShrink: 0 }}
+      component="section"
+      aria-label={t("places.width of road it needs")}
+    >
+      <Typography variant="h2">{t("places.width of road it needs")}</Typography>
       {methods.map((method) => (
         <Width key={method.id} method={method} />
       ))}
-      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
-        Kerb to kerb, for this vehicle and standard, computed with 5 cm to spare at each kerb. Every
-        hand needs more.
-      </Box>
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("places.kerb to kerb")}</Box>
     </Paper>
   );
 };

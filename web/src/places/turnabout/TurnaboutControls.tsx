@@ -1,7 +1,9 @@
 /** Whether the body of what turns round may reach over the kerbs. */
+
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import { ask } from "../../api/client";
+import { t } from "../../words";
 import type { ControlsProps } from "../place";
 
 export const TurnaboutControls = ({ ground, readOnly, change }: ControlsProps) => {
@@ -19,7 +21,7 @@ export const TurnaboutControls = ({ ground, readOnly, change }: ControlsProps) =
           }
         />
       }
-      label="The body may reach over the kerbs; tyres never"
+      label={t("places.the body may reach over")}
     />
   );
 };

@@ -1,17 +1,17 @@
-import { KERB_WORDS, OFF_KERB, type Place } from "../place";
+import { kerbWords, OFF_KERB, type Place } from "../place";
 import { RoadScene } from "../road/RoadScene";
 import { TurnaboutControls } from "./TurnaboutControls";
 import { TurnWidths } from "./TurnWidths";
 
 export const TURNABOUT: Place = {
-  fresh: "Road to turn in",
-  ends: "Turns round in an empty road",
-  side: "Kerb",
+  fresh: "places.road to turn in",
+  ends: "places.turns round in an empty",
+  side: "places.kerb",
   kerbed: true,
-  words: () => KERB_WORDS,
-  measures: { road_width: "Road width" },
+  words: kerbWords,
+  measures: { road_width: "places.road width" },
   wanted: () => [OFF_KERB],
-  stood: "Facing back, beside the kerb across the road.",
+  stood: "places.facing back beside the kerb",
   Scene: RoadScene,
   Controls: TurnaboutControls,
   Aids: TurnWidths,

@@ -1,4 +1,5 @@
 /** Two methods side by side for this docket: ground, windows, room, movements. */
+
 import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import Paper from "@mui/material/Paper";
@@ -19,6 +20,7 @@ import { type MethodChoice, useMethods } from "../../shell/useMethods";
 import { useVocabulary } from "../../shell/useVocabulary";
 import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 const Compare = () => {
   const methods = useMethods().filter((method) => method.suits);
@@ -30,14 +32,18 @@ const Compare = () => {
   if (!left || !right) return <Waiting />;
   return (
     <Box sx={{ display: "grid", gap: 1.5, minWidth: 0 }}>
-      <Typography variant="h1">Two methods, this docket</Typography>
+      <Typography variant="h1">{t("compare.two methods this docket")}</Typography>
       <Box sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" }}>
-        <Column name="First method" method={left} methods={methods} choose={setMine} />
-        <Column name="Second method" method={right} methods={methods} choose={setOther} />
+        <Column name={t("compare.first method")} method={left} methods={methods} choose={setMine} />
+        <Column
+          name={t("compare.second method")}
+          method={right}
+          methods={methods}
+          choose={setOther}
+        />
       </Box>
       <Typography sx={{ fontSize: 13, color: ink.soft }}>
-        Computed for the car, place and standard on the docket. A window is how much earlier plus
-        how much later a call may come; the narrowest one decides how steady the hands must be.
+        {t("compare.computed for the car place")}
       </Typography>
     </Box>
   );
@@ -78,10 +84,11 @@ const Figures = ({ method }: { method: MethodChoice }) => {
   const tightens = useVocabulary().places[method.goal]?.tightens ?? false;
   const least = useLongWork(leastSizesQuery(method.docket), tightens);
   if (!plan) return <Waiting />;
-  const sizes = least.found?.map((size) => [LEAST[size.what], leastOf(size, units)] as const) ?? [];
+  const sizes =
+    least.found?.map((size) => [t(LEAST[size.what]), leastOf(size, units)] as const) ?? [];
   const rows = plan.feasible
     ? figuresOf(plan, method, units)
-    : [["Cannot be driven here", plan.reason.said.text] as const];
+    : [[t("compare.cannot be driven here"), plan.reason.said.text] as const];
   return (
     <div>
       <Box
@@ -102,7 +109,7 @@ const Figures = ({ method }: { method: MethodChoice }) => {
           ))}
         </tbody>
       </Box>
-      <Working work={least} what="Least room that it can use" />
+      <Working work={least} what={t("compare.least room that it can")} />
     </div>
   );
 };
@@ -116,20 +123,23 @@ const figuresOf = (
   const along = `${totals.along}_m` as const;
   const words = finishWords(method.docket.ground.body.goal, method.body);
   return [
-    ["Movements", String(totals.movements)],
-    ["Calls to get right", String(calls.length)],
+    [t("compare.movements"), String(totals.movements)],
+    [t("compare.calls to get right"), String(calls.length)],
     [
-      "Narrowest window",
+      t("compare.narrowest window"),
       totals.narrowest_m === null
-        ? "no call"
-        : `${length(totals.narrowest_m, units)}, call ${totals.narrowest_call}`,
+        ? t("compare.no call")
+        : t("compare.call", {
+            window: length(totals.narrowest_m, units),
+            number: totals.narrowest_call,
+          }),
     ],
-    ["Nose swings out", length(totals.swings_out_m, units)],
+    [t("compare.nose swings out"), length(totals.swings_out_m, units)],
     [
-      "Nearest to what stands there",
-      totals.nearest_m === null ? "nothing does" : length(totals.nearest_m, units),
+      t("compare.nearest to what stands there"),
+      totals.nearest_m === null ? t("compare.nothing does") : length(totals.nearest_m, units),
     ],
-    ["Rolled in all", length(totals.rolled_m, units)],
+    [t("compare.rolled in all"), length(totals.rolled_m, units)],
     ...(finish[along] === null ? [] : [[words[along], length(finish[along], units)] as const]),
   ];
 };

@@ -1,8 +1,10 @@
 /** How much wheel a step takes. */
+
 import Button from "@mui/material/Button";
 import type { FitShare } from "../../api/types";
 import { NumberField } from "../../shell/NumberField";
 import { useVocabulary } from "../../shell/useVocabulary";
+import { t } from "../../words";
 import { Fitted, type StepProps } from "./editing";
 import { isFitted, named, type Step } from "./methodSteps";
 
@@ -17,17 +19,17 @@ export const Amount = ({ body, step, change }: StepProps) => {
       fitted={isFitted(wheel.of_lock) && !inTurns}
       fit={() => set({ of_lock: named(body, fitted.share), turns: null })}
       fix={() => set({ of_lock: (wheel.of_lock as FitShare).prefer })}
-      what="Amount"
+      what={t("cues.amount")}
     >
       {inTurns ? (
         <NumberField
-          label="Turns"
+          label={t("cues.turns")}
           value={wheel.turns as number}
           onCommit={(turns) => set({ turns })}
         />
       ) : (
         <NumberField
-          label="% of lock"
+          label={t("cues.percent of lock")}
           value={Math.round((wheel.of_lock as number) * 100)}
           onCommit={(percent) => set({ of_lock: percent / 100 })}
         />
@@ -36,7 +38,7 @@ export const Amount = ({ body, step, change }: StepProps) => {
         size="small"
         onClick={() => set(inTurns ? { turns: null } : { turns: 1, of_lock: 1 })}
       >
-        {inTurns ? "As a share" : "In turns"}
+        {inTurns ? t("cues.as a share") : t("cues.in turns")}
       </Button>
     </Fitted>
   );

@@ -1,4 +1,5 @@
 /** The calls in order, each with what tells it and the looks that belong before it. */
+
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Paper from "@mui/material/Paper";
@@ -7,6 +8,7 @@ import { CallDisc, EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { named, t } from "../../words";
 import { lookReason } from "./words";
 
 interface Props {
@@ -19,7 +21,11 @@ interface Props {
 export const CallList = ({ plan, method, active, onCall }: Props) => {
   const units = useUnits();
   return (
-    <Paper component="ol" aria-label="Calls" sx={{ m: 0, p: 0, listStyle: "none", flexShrink: 0 }}>
+    <Paper
+      component="ol"
+      aria-label={t("cues.calls")}
+      sx={{ m: 0, p: 0, listStyle: "none", flexShrink: 0 }}
+    >
       {plan.calls.map((call) => {
         const look = plan.looks.find((l) => l.step === call.leg);
         return (
@@ -57,7 +63,7 @@ export const CallList = ({ plan, method, active, onCall }: Props) => {
                 <Box sx={{ fontSize: 13, color: ink.soft }}>{call.said.text}</Box>
                 {look && (
                   <Box sx={{ fontSize: 13, display: "flex", gap: 0.75, alignItems: "center" }}>
-                    <EyeMark size={17} /> {look.look}: {lookReason(look, units)}
+                    <EyeMark size={17} /> {named(look.look)}: {lookReason(look, units)}
                   </Box>
                 )}
                 {active === call.number && <Breaks call={call} />}
@@ -74,17 +80,17 @@ export const CallList = ({ plan, method, active, onCall }: Props) => {
 const Breaks = ({ call }: { call: Call }) => {
   const units = useUnits();
   const edges = [
-    { mark: <EarlyWedge />, metres: call.early_m, why: call.early_breaks.text, word: "early" },
-    { mark: <LateWedge />, metres: call.late_m, why: call.late_breaks.text, word: "late" },
-  ];
+    { when: "early", mark: <EarlyWedge />, metres: call.early_m, why: call.early_breaks.text },
+    { when: "late", mark: <LateWedge />, metres: call.late_m, why: call.late_breaks.text },
+  ] as const;
   return (
     <Box sx={{ fontSize: 13, mt: 0.5 }}>
       {edges.map((edge) => (
-        <Box key={edge.word} sx={{ display: "flex", gap: 0.75, alignItems: "baseline" }}>
+        <Box key={edge.when} sx={{ display: "flex", gap: 0.75, alignItems: "baseline" }}>
           {edge.mark}
           {edge.metres === null
-            ? `may come ${length(1, units)} ${edge.word} and more`
-            : `beyond ${length(edge.metres, units)} ${edge.word}, ${edge.why}`}
+            ? t(`cues.may come ${edge.when}`, { by: length(1, units) })
+            : t(`cues.beyond ${edge.when}`, { by: length(edge.metres, units), why: edge.why })}
         </Box>
       ))}
     </Box>

@@ -1,4 +1,5 @@
 /** The call being explained: its sight picture, its sentence, how sharp it is. */
+
 import Box from "@mui/material/Box";
 import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
@@ -8,6 +9,7 @@ import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../.
 import { SightPicture } from "../../drawing/SightPicture";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
+import { decimal, t } from "../../words";
 import { cueSentence, leanSentence } from "./words";
 
 interface Props {
@@ -23,7 +25,12 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
   const units = useUnits();
   const cue = call.cues[0];
   const shift = call.told_s_m - call.s_m;
-  const assumed = `Assumes an eye that tells ${plan.assumed.acuity_deg}° and a reaction that scatters ${plan.assumed.reaction_scatter_s} s at ${plan.assumed.crawl_m_per_s} m/s. A computed start, to be proven at a crawl.`;
+  const moved = { by: length(Math.abs(shift), units) };
+  const assumed = t("cues.assumes an eye that tells", {
+    acuity: decimal(plan.assumed.acuity_deg),
+    reaction: decimal(plan.assumed.reaction_scatter_s),
+    crawl: decimal(plan.assumed.crawl_m_per_s),
+  });
   return (
     <Paper
       sx={{
@@ -36,13 +43,12 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
       <SightPicture call={call} pose={pose} vehicle={vehicle} ground={ground} />
       <Box sx={{ p: 1.5, pt: 1 }}>
         <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
-          Call {call.number} · {method.steps[call.leg]?.say}
+          {t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })}
         </Typography>
         <Typography sx={{ fontSize: 14, mt: 0.5 }}>{cueSentence(call, method, units)}</Typography>
         {Math.abs(shift) > 0.005 && (
           <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
-            Moved {length(Math.abs(shift), units)} {shift < 0 ? "earlier" : "later"} for this
-            learner.
+            {shift < 0 ? t("cues.moved earlier", moved) : t("cues.moved later", moved)}
           </Typography>
         )}
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
@@ -52,7 +58,7 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
                 size="small"
                 color="primary"
                 variant="outlined"
-                label={`sharp to ${length(cue.scatter_m, units)}, computed`}
+                label={t("cues.sharp to computed", { to: length(cue.scatter_m, units) })}
               />
             </Tooltip>
           )}

@@ -1,4 +1,5 @@
 /** Station 3: the computed cue sheet for this vehicle, seat, ground and method. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
@@ -16,6 +17,7 @@ import { useLast } from "../../shell/useLast";
 import { useRevise } from "../../shell/useRevise";
 import { useVocabulary } from "../../shell/useVocabulary";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import { CallList } from "./CallList";
 import { Clearances } from "./Clearances";
 import { CueCard } from "./CueCard";
@@ -42,7 +44,10 @@ const troubleOf = (error: Error | null, plan: Plan) => {
     return { text: error.message, step: step ? Number(step[1]) : null };
   }
   if (plan.feasible) return null;
-  return { text: `This cannot be driven: ${plan.reason.said.text}.`, step: plan.reason.step };
+  return {
+    text: `${t("cues.this cannot be driven")} ${plan.reason.said.text}.`,
+    step: plan.reason.step,
+  };
 };
 
 const Sheet = ({ docket }: { docket: Docket }) => {
@@ -66,7 +71,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const rescue = useRescue(docket, options, active, by, saving);
   // A change that cannot be worked out leaves the last drawing standing, to be mended from.
   const shown = useLast(plan.data);
-  if (plan.isPending && !shown) return <Waiting what="Working out the cues" />;
+  if (plan.isPending && !shown) return <Waiting what={t("cues.working out the cues")} />;
   if (!shown) return <Failure error={plan.error} retry={() => void plan.refetch()} />;
   const vehicle = docket.vehicle.body;
   const ground = docket.ground.body;
@@ -146,7 +151,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           )}
           {teaches && !editing && (
             <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setEditing(true)}>
-              Change this method
+              {t("cues.change this method")}
             </Button>
           )}
           <Clearances plan={shown} />

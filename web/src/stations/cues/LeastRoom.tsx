@@ -1,4 +1,5 @@
 /** The least room the method can use here, and a picture of what is met where there is less. */
+
 import Box from "@mui/material/Box";
 import { useState } from "react";
 import { leastSizesQuery } from "../../api/queries";
@@ -10,6 +11,7 @@ import { useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
 import { Working } from "../../shell/Working";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import { PlanSlab } from "./PlanSlab";
 
 interface Props {
@@ -22,19 +24,17 @@ export const LeastRoom = ({ docket, vehicle }: Props) => {
   const least = useLongWork(leastSizesQuery(docket), wanted);
   return (
     <Asked
-      question="How little room would do?"
-      title="How little room would do"
-      label="Least room"
+      question={t("cues.how little room would do")}
+      title={t("cues.least room in all")}
+      label={t("cues.least room")}
       wanted={wanted}
       ask={setWanted}
     >
-      <Working work={least} what="Trying tighter and tighter places" />
+      <Working work={least} what={t("cues.trying tighter and tighter places")} />
       {least.found?.map((size) => (
         <Size key={size.what} size={size} vehicle={vehicle} />
       ))}
-      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
-        Computed with 5 cm to spare, everything else as on the docket. Every hand needs more.
-      </Box>
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("cues.computed with 5 cm")}</Box>
     </Asked>
   );
 };
@@ -45,7 +45,7 @@ const Size = ({ size, vehicle }: { size: LeastSize } & Omit<Props, "docket">) =>
   return (
     <Box sx={{ mt: 1 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
-        <span>{LEAST[size.what]}</span>
+        <span>{t(LEAST[size.what])}</span>
         <Box component="strong" sx={{ whiteSpace: "nowrap" }}>
           {leastOf(size, units)}
         </Box>
@@ -54,8 +54,8 @@ const Size = ({ size, vehicle }: { size: LeastSize } & Omit<Props, "docket">) =>
         <PlanSlab bare plan={plan} vehicle={vehicle} ground={ground} met />
       </Box>
       <Box sx={{ fontSize: 14 }}>
-        {size.metres === null ? "Even then" : `${length(0.1, units)} less`}: {plan.reason.said.text}
-        .
+        {size.metres === null ? t("cues.even then") : t("cues.less", { by: length(0.1, units) })}:{" "}
+        {plan.reason.said.text}.
       </Box>
     </Box>
   );

@@ -1,4 +1,5 @@
 /** Changing a method: its steps one by one, while the slab and the ribbon follow. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -13,6 +14,7 @@ import { ReviseBar } from "../../shell/ReviseBar";
 import { useChangeDocket } from "../../shell/useDocket";
 import type { useRevise } from "../../shell/useRevise";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import { addStep, moveStep, removeStep } from "./methodSteps";
 import { StepEditor } from "./StepEditor";
 
@@ -37,24 +39,24 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
     <Paper
       ref={panel}
       component="section"
-      aria-label="Change this method"
+      aria-label={t("cues.change this method")}
       sx={{ p: 1.5, flexShrink: 0 }}
     >
       <Box sx={{ display: "flex", alignItems: "center" }}>
         <Typography variant="h2" sx={{ flex: 1 }}>
-          Change this method
+          {t("cues.change this method")}
         </Typography>
         <Button size="small" onClick={close}>
-          Close
+          {t("cues.close")}
         </Button>
       </Box>
       {trouble && (
         <Alert severity="error" sx={{ my: 1 }}>
-          {trouble.step === null ? "" : `Step ${trouble.step + 1}: `}
+          {trouble.step === null ? "" : `${t("cues.step", { number: trouble.step + 1 })} `}
           {trouble.text}
         </Alert>
       )}
-      <Box component="ol" aria-label="Steps" sx={{ m: 0, p: 0, listStyle: "none" }}>
+      <Box component="ol" aria-label={t("cues.steps")} sx={{ m: 0, p: 0, listStyle: "none" }}>
         {body.steps.map((step, i) => (
           <Box
             component="li"
@@ -89,7 +91,7 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
                       setOpen(i - 1);
                     }}
                   >
-                    Earlier
+                    {t("cues.earlier")}
                   </Button>
                   <Button
                     size="small"
@@ -99,7 +101,7 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
                       setOpen(i + 1);
                     }}
                   >
-                    Later
+                    {t("cues.later")}
                   </Button>
                   <Button
                     size="small"
@@ -108,7 +110,7 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
                       setOpen(i + 1);
                     }}
                   >
-                    Add a step after
+                    {t("cues.add a step after")}
                   </Button>
                   <Button
                     size="small"
@@ -116,7 +118,7 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
                     disabled={body.steps.length === 1}
                     onClick={() => draft.edit(removeStep(body, i))}
                   >
-                    Remove
+                    {t("cues.remove")}
                   </Button>
                 </Box>
               </Box>
@@ -151,13 +153,13 @@ const SaveCopy = ({ body }: { body: MethodBody }) => {
       <Box sx={{ display: "flex", gap: 1 }}>
         <TextField
           size="small"
-          label="Name of a copy"
+          label={t("cues.name of a copy")}
           value={name}
           onChange={(e) => setName(e.target.value)}
           sx={{ flex: 1 }}
         />
         <Button disabled={!name.trim()} loading={copy.isPending} onClick={() => copy.mutate()}>
-          Keep a copy
+          {t("cues.keep a copy")}
         </Button>
       </Box>
       {copy.error && <Alert severity="error">{copy.error.message}</Alert>}

@@ -1,4 +1,5 @@
 /** The plan on the slab: start, ghosts at the calls, finish, path, swing and figures. */
+
 import type {
   GroundBody,
   PathPoint,
@@ -18,6 +19,7 @@ import { PLACES } from "../../places";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 interface Props {
   plan: Plan;
@@ -39,7 +41,7 @@ export const PlanSlab = (props: Props) => {
   const { plan, ground } = props;
   const { Scene } = PLACES[ground.goal.kind];
   return (
-    <Slab bounds={plan.drawing.view} label={`Plan of the manoeuvre, ${ground.name}`}>
+    <Slab bounds={plan.drawing.view} label={t("cues.plan of the manoeuvre", { name: ground.name })}>
       <Scene ground={ground} />
       <PlanDrawing {...props} />
     </Slab>
@@ -167,7 +169,7 @@ const SwingOut = ({ plan }: Pick<Props, "plan">) => {
         strokeWidth={4}
         paintOrder="stroke"
       >
-        nose swings out {length(metres, units)}
+        {t("cues.nose swings out", { metres: length(metres, units) })}
       </text>
     </g>
   );

@@ -1,4 +1,5 @@
 /** Acting at a call early or late, and what follows from it: played on the slab. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
@@ -11,6 +12,7 @@ import type { FinishWords } from "../../places";
 import { degrees, length, roughly, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 /** The plan driven with one call displaced; nothing while it comes on time. */
 export const usePlayed = (docket: Docket, options: PlanOptions, call: number, by: Metres) => {
@@ -34,14 +36,22 @@ export const useRescue = (
   wanted: boolean,
 ) => useQuery(rescueQuery(docket, options, call, by, wanted)).data;
 
-const shiftOf = (by: Metres, units: Units) =>
-  by === 0 ? "on time" : `${length(Math.abs(by), units)} ${by < 0 ? "early" : "late"}`;
+const shiftOf = (by: Metres, units: Units) => {
+  const figure = { by: length(Math.abs(by), units) };
+  if (by === 0) return t("cues.on time");
+  return by < 0 ? t("cues.so much early", figure) : t("cues.so much late", figure);
+};
 
 const ended = (played: Played, words: FinishWords, units: Units): string => {
   const { finish, breaks } = played;
-  if (breaks.text) return `Then ${breaks.text}.`;
+  if (breaks.text) return t("cues.then", { text: breaks.text });
   const angle = degrees(Math.abs(finish.angle_deg ?? 0), 1);
-  return `It ends ${length(finish.kerb_front_m, units)} from the ${words.edge} in front, ${length(finish.kerb_rear_m, units)} behind, ${angle} off parallel.`;
+  return t("cues.it ends", {
+    front: length(finish.kerb_front_m, units),
+    edge: words.edge,
+    rear: length(finish.kerb_rear_m, units),
+    angle,
+  });
 };
 
 interface Props {
@@ -55,28 +65,22 @@ interface Props {
   save: (wanted: boolean) => void;
 }
 
-const CURES: Record<Rescue["cure"], string> = {
-  "drive on": "Nothing is broken: drive on.",
-  "less wheel": "Take less wheel and drive on:",
-  "more wheel": "Take more wheel and drive on:",
-  "ease off": "Ease the wheel off, roll on, take it again:",
-  "pull forward": "Stop in time and pull the other way:",
-};
-
 export const PlayCall = (props: Props) => {
   const { call, by, played, words, change } = props;
   const units = useUnits();
   return (
-    <Paper component="section" aria-label="What if" sx={{ p: 1.5, flexShrink: 0 }}>
+    <Paper component="section" aria-label={t("cues.what if")} sx={{ p: 1.5, flexShrink: 0 }}>
       <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline" }}>
-        <Typography variant="h2">What if call {call.number} comes…</Typography>
+        <Typography variant="h2">
+          {t("cues.what if call comes", { number: call.number })}
+        </Typography>
         <Box component="strong" sx={{ color: by < 0 ? ink.ochre : by > 0 ? ink.plum : ink.ink }}>
           {shiftOf(by, units)}
         </Box>
       </Box>
       <Slider
         size="small"
-        aria-label="Early or late"
+        aria-label={t("cues.early or late")}
         value={by}
         min={-1}
         max={1}
@@ -88,9 +92,7 @@ export const PlayCall = (props: Props) => {
         sx={{ py: 1.2, display: "block", "& .MuiSlider-thumb": { width: 20, height: 20 } }}
       />
       <Box role="status" sx={{ fontSize: 14, minHeight: 42 }}>
-        {played
-          ? ended(played, words, units)
-          : "Move it to see on the plan what follows, the later calls reacting."}
+        {played ? ended(played, words, units) : t("cues.move it to see")}
       </Box>
       {by !== 0 && <Saved {...props} />}
     </Paper>
@@ -103,16 +105,15 @@ const Saved = ({ by, rescue, saving, save }: Props) => {
   if (!saving)
     return (
       <Button size="small" variant="outlined" onClick={() => save(true)}>
-        How to save it
+        {t("cues.how to save it")}
       </Button>
     );
-  if (rescue === undefined) return <Box role="status">Looking for the least that saves it…</Box>;
-  if (rescue === null)
-    return <Box>Nothing saves it within the movements allowed: stop, and begin again.</Box>;
+  if (rescue === undefined) return <Box role="status">{t("cues.looking for the least")}</Box>;
+  if (rescue === null) return <Box>{t("cues.nothing saves it within")}</Box>;
   return (
-    <Box aria-label="How to save it" component="section" sx={{ fontSize: 14 }}>
-      {by > 0 && `Noticed before the wheel moves: roll back ${length(by, units)}. Else: `}
-      <strong>{CURES[rescue.cure]}</strong>
+    <Box aria-label={t("cues.how to save it")} component="section" sx={{ fontSize: 14 }}>
+      {by > 0 && t("cues.noticed before the wheel moves", { by: length(by, units) })}{" "}
+      <strong>{t(`cues.cure ${rescue.cure}`)}</strong>
       {rescue.cure !== "drive on" && (
         <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
           {rescue.steps.map((step, i) => (

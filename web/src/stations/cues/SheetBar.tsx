@@ -1,4 +1,5 @@
 /** Keeping the sheet for this learner, printing it, taking it along as a file. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -11,6 +12,7 @@ import type { Docket, Plan } from "../../api/types";
 import { download } from "../../shell/download";
 import { useRole } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import type { useCueOptions } from "./useCueOptions";
 
 interface Props {
@@ -60,28 +62,27 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
           onClick={() => (cue.isInUse ? toDrive() : keep.mutate())}
         >
           {unsaved
-            ? "Save the method first"
+            ? t("cues.save the method first")
             : cue.isInUse
-              ? "Drive this sheet"
-              : "Use this sheet and drive"}
+              ? t("cues.drive this sheet")
+              : t("cues.use this sheet and drive")}
         </Button>
       )}
       <Box sx={{ display: "flex", gap: 1 }}>
         <Button size="small" onClick={() => window.print()}>
-          Print
+          {t("cues.print")}
         </Button>
         <Button size="small" onClick={file}>
-          Export
+          {t("cues.export")}
         </Button>
         {cue.isChanged && (
           <Button size="small" onClick={cue.reset}>
-            Undo changes
+            {t("cues.undo changes")}
           </Button>
         )}
       </Box>
       <Typography sx={{ fontSize: 12, color: ink.soft }}>
-        Computed from what was measured; a start to be proven at a crawl with an observer. Stop when
-        anyone is near. Local rules and the examiner's word prevail.
+        {t("cues.computed from what was measured")}
       </Typography>
     </Box>
   );

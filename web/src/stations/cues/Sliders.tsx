@@ -1,10 +1,12 @@
 /** The figures that are tried most; moving one plans again while it moves. */
+
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
 import { degrees, length, percent } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { decimal, t } from "../../words";
 
 interface Props {
   plan: Plan;
@@ -32,7 +34,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
       }}
     >
       <Figure
-        name="Gap at the start"
+        name={t("cues.gap at the start")}
         value={options.gap_m ?? plan.set.gap_m}
         said={(v) => length(v, units)}
         range={[...tried.gap_m, 0.05]}
@@ -40,7 +42,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
       />
       {fit && (
         <Figure
-          name="Angle of the run"
+          name={t("cues.angle of the run")}
           value={pinned[fit.fit] ?? plan.figures[fit.fit] ?? fit.low_deg}
           said={(v) => degrees(Math.abs(v))}
           range={[fit.low_deg, fit.high_deg, 1]}
@@ -52,14 +54,14 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
           key={share.fit}
           name={amountName(share.fit)}
           value={pinned[share.fit] ?? plan.figures[share.fit] ?? share.prefer}
-          said={(v) => `${percent(v)} of lock`}
+          said={(v) => t("cues.of lock", { share: percent(v) })}
           range={[share.low, share.high, 0.05]}
           onChange={(v) => change({ pinned: { ...pinned, [share.fit]: v } })}
         />
       ))}
       {plan.set.kerb_m !== null && (
         <Figure
-          name="Finish off the kerb"
+          name={t("cues.finish off the kerb")}
           value={options.kerb_m ?? plan.set.kerb_m}
           said={(v) => length(v, units)}
           range={[...tried.kerb_m, tried.kerb_m[1] > 2 ? 0.1 : 0.05]}
@@ -67,9 +69,9 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
         />
       )}
       <Figure
-        name="Hands, rolling"
+        name={t("cues.hands rolling")}
         value={options.turns_per_metre ?? plan.set.turns_per_metre}
-        said={(v) => `${v.toFixed(1)} turns/m`}
+        said={(v) => t("cues.turns a metre", { turns: decimal(v, 1) })}
         range={[...tried.turns_per_metre, 0.1]}
         onChange={(turns_per_metre) => change({ turns_per_metre })}
       />
@@ -81,7 +83,7 @@ const isFit = <Fit extends FitAngle | FitShare>(figure: number | Fit | undefined
   typeof figure === "object";
 
 const amountName = (fit: string): string =>
-  ({ amount_in: "Wheel in", amount_out: "Wheel out" })[fit] ?? "Wheel";
+  ({ amount_in: t("cues.wheel in"), amount_out: t("cues.wheel out") })[fit] ?? t("cues.wheel");
 
 interface FigureProps {
   name: string;
@@ -94,7 +96,13 @@ interface FigureProps {
 const Figure = ({ name, value, said, range: [min, max, step], onChange }: FigureProps) => (
   <Box>
     <Box
-      sx={{ display: "flex", justifyContent: "space-between", whiteSpace: "nowrap", fontSize: 13 }}
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        justifyContent: "space-between",
+        columnGap: 0.5,
+        fontSize: 13,
+      }}
     >
       <span>{name}</span>
       <Box component="strong" sx={{ color: ink.ink, fontSize: 15 }}>

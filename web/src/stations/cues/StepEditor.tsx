@@ -1,12 +1,14 @@
 /** One step of a method: what is said, gear, wheel, what ends it, and the looks before it. */
+
 import Box from "@mui/material/Box";
 import Chip from "@mui/material/Chip";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
-import { useEffect, useState } from "react";
+import { type KeyboardEvent, useEffect, useState } from "react";
 import type { MethodBody } from "../../api/types";
 import { useVocabulary } from "../../shell/useVocabulary";
+import { named, t } from "../../words";
 import { Amount } from "./Amount";
 import { Choice, type StepProps } from "./editing";
 import { changeStep, eventsOf, newUntil, type Step, UNTILS } from "./methodSteps";
@@ -28,15 +30,19 @@ export const StepEditor = ({ body, index, edit }: Props) => {
       <Say say={step.say} change={(say) => change({ say })} />
       <Box sx={{ display: "flex", gap: 1 }}>
         <Choice
-          label="Gear"
+          label={t("cues.gear")}
           value={step.gear}
-          choices={{ reverse: "reverse", forward: "forward" }}
+          choices={{ reverse: t("names.reverse"), forward: t("names.forward") }}
           choose={(gear) => change({ gear: gear as Step["gear"] })}
         />
         <Choice
-          label="Wheel"
+          label={t("cues.wheel")}
           value={step.wheel.way}
-          choices={{ toward: "toward the kerb", away: "away from it", straight: "straight" }}
+          choices={{
+            toward: t("cues.toward the kerb"),
+            away: t("cues.away from it"),
+            straight: t("names.straight"),
+          }}
           choose={(way) => change({ wheel: { ...step.wheel, way: way as Step["wheel"]["way"] } })}
         />
       </Box>
@@ -50,13 +56,13 @@ export const StepEditor = ({ body, index, edit }: Props) => {
             onChange={(_, standing) => change({ standing })}
           />
         }
-        label="Wheel turned standing (wears tyres)"
+        label={t("cues.wheel turned standing wears tyres")}
       />
       <Choice
-        label="Until"
+        label={t("cues.until")}
         value={step.until.kind}
         choices={Object.fromEntries(
-          eventsOf(vocabulary, body).map(({ kind }) => [kind, UNTILS[kind]]),
+          eventsOf(vocabulary, body).map(({ kind }) => [kind, t(UNTILS[kind])]),
         )}
         choose={(kind) => change({ until: newUntil(vocabulary, body, kind) })}
       />
@@ -69,15 +75,23 @@ export const StepEditor = ({ body, index, edit }: Props) => {
 const Say = ({ say, change }: { say: string; change: (say: string) => void }) => {
   const [text, setText] = useState(say);
   useEffect(() => setText(say), [say]);
-  const commit = () => text.trim() && text !== say && change(text.trim());
+  const said = text.trim().replace(/\s+/g, " ");
+  const commit = () => said && said !== say && change(said);
+  // It takes the lines it needs; a call has none of its own.
+  const key = (event: KeyboardEvent) => {
+    if (event.key !== "Enter") return;
+    event.preventDefault();
+    commit();
+  };
   return (
     <TextField
       size="small"
-      label="What is said"
+      multiline
+      label={t("cues.what is said")}
       value={text}
       onChange={(e) => setText(e.target.value)}
       onBlur={commit}
-      onKeyDown={(e) => e.key === "Enter" && commit()}
+      onKeyDown={key}
     />
   );
 };
@@ -89,7 +103,7 @@ interface LooksProps extends Pick<StepProps, "step" | "change"> {
 const Looks = ({ looks, step, change }: LooksProps) => (
   <Box
     role="group"
-    aria-label="Looks before it"
+    aria-label={t("cues.looks before it")}
     sx={{ display: "flex", gap: 0.5, flexWrap: "wrap" }}
   >
     {looks.map((look) => {
@@ -97,7 +111,7 @@ const Looks = ({ looks, step, change }: LooksProps) => (
       return (
         <Chip
           key={look}
-          label={look}
+          label={named(look)}
           aria-pressed={on}
           color={on ? "primary" : "default"}
           variant={on ? "filled" : "outlined"}

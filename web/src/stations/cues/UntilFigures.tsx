@@ -1,10 +1,12 @@
 /** What a step waits for, in figures and names. */
+
 import Box from "@mui/material/Box";
 import type { AnyOf, FitAngle, FitMetres } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
 import { useDocket } from "../../shell/useDocket";
 import { useGoalOf, useVocabulary } from "../../shell/useVocabulary";
+import { t } from "../../words";
 import { Choice, Fitted, type StepProps, same } from "./editing";
 import { isFitted, named, newUntil, type Until } from "./methodSteps";
 
@@ -23,14 +25,14 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
       {until.own !== undefined && (
         <Box sx={{ display: "flex", gap: 1 }}>
           <Choice
-            label="Own point"
+            label={t("cues.own point")}
             value={until.own}
             choices={same(vocabulary.own_points)}
             choose={(own) => set({ own: own as typeof until.own })}
           />
           {until.landmark !== undefined && (
             <Choice
-              label="Landmark"
+              label={t("cues.landmark")}
               value={until.landmark}
               choices={same([...new Set([...(place?.landmarks ?? []), until.landmark])])}
               choose={(landmark) => set({ landmark: landmark as typeof until.landmark })}
@@ -41,13 +43,13 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
       {until.mark !== undefined && (
         <Box sx={{ display: "flex", gap: 1 }}>
           <Choice
-            label="Thing"
+            label={t("cues.thing")}
             value={until.thing ?? ""}
             choices={same([...new Set([...things, until.thing ?? ""])])}
             choose={(thing) => set({ thing })}
           />
           <Choice
-            label="Mark"
+            label={t("cues.mark")}
             value={until.mark}
             choices={same([...new Set([...marks, until.mark])])}
             choose={(mark) => set({ mark })}
@@ -56,7 +58,7 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
       )}
       {until.edge !== undefined && (
         <Choice
-          label="Edge"
+          label={t("cues.edge")}
           value={until.edge}
           choices={same(vocabulary.edges)}
           choose={(edge) => set({ edge: edge as typeof until.edge })}
@@ -64,13 +66,13 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
       )}
       {until.kind === "heading" && (
         <Fitted
-          what="Angle"
+          what={t("cues.angle")}
           fitted={isFitted(until.angle)}
           fit={() => set({ angle: usual.angle })}
           fix={() => set({ angle: (until.angle as FitAngle).prefer_deg })}
         >
           <NumberField
-            label="Degrees"
+            label={t("cues.degrees")}
             value={until.angle as number}
             onCommit={(angle) => set({ angle })}
           />
@@ -78,7 +80,7 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
       )}
       {until.metres !== undefined && (
         <Fitted
-          what="Place"
+          what={t("cues.place")}
           fitted={isFitted(until.metres)}
           fit={() =>
             set({
@@ -88,7 +90,7 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
           fix={() => set({ metres: (until.metres as FitMetres).prefer_m })}
         >
           <LengthField
-            label={until.kind === "travelled" ? "Rolled" : "Distance"}
+            label={until.kind === "travelled" ? t("cues.rolled") : t("cues.distance")}
             metres={until.metres as number}
             onCommit={(metres) => metres !== null && set({ metres })}
           />

@@ -1,9 +1,11 @@
 /** What the editor of a step is made of: a choice by name, and a figure fixed or left to the fit. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { MethodBody } from "../../api/types";
+import { named, t } from "../../words";
 import type { Step } from "./methodSteps";
 
 export interface StepProps {
@@ -37,7 +39,7 @@ export const Choice = ({ label, value, choices, choose }: ChoiceProps) => (
 );
 
 export const same = (names: readonly string[]) =>
-  Object.fromEntries(names.map((name) => [name, name]));
+  Object.fromEntries(names.map((name) => [name, named(name)]));
 
 interface FittedProps {
   what: string;
@@ -50,9 +52,9 @@ interface FittedProps {
 /** A figure that the fit finds for each vehicle, or one that the method has fixed. */
 export const Fitted = ({ what, fitted, fit, fix, children }: FittedProps) => (
   <Box sx={{ display: "flex", gap: 1, alignItems: "center", fontSize: 14 }}>
-    {fitted ? <Box sx={{ flex: 1 }}>{what}: fitted to the vehicle</Box> : children}
+    {fitted ? <Box sx={{ flex: 1 }}>{t("cues.fitted to the vehicle", { what })}</Box> : children}
     <Button size="small" onClick={fitted ? fix : fit}>
-      {fitted ? "Fix it" : "Leave it to the fit"}
+      {fitted ? t("cues.fix it") : t("cues.leave it to the fit")}
     </Button>
   </Box>
 );

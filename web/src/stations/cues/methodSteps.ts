@@ -1,20 +1,22 @@
 /** A method's steps as an editor sees them: what a step may wait for, and changes to the list. */
+
 import type { MethodBody, Vocabulary } from "../../api/types";
+import { type Code, t } from "../../words";
 
 export type Step = MethodBody["steps"][number];
 export type Until = Step["until"];
 
 /** What a step may wait for, in the instructor's words. */
-export const UNTILS: Record<Until["kind"], string> = {
-  parallel: "parallel to the kerb",
-  heading: "at an angle to the kerb",
-  abeam: "own point against a landmark",
-  kerb: "own point so far from the kerb",
-  edge: "so much room is left to a kerb",
-  "gap wanted": "the wanted gap ahead is left",
-  travelled: "so many metres are rolled",
-  seen: "something is seen to pass a mark",
-  "wheel set": "the wheels are set",
+export const UNTILS: Record<Until["kind"], Code> = {
+  parallel: "cues.parallel to the kerb",
+  heading: "cues.at an angle",
+  abeam: "cues.own point against a landmark",
+  kerb: "cues.own point so far",
+  edge: "cues.so much room is left",
+  "gap wanted": "cues.the wanted gap ahead",
+  travelled: "cues.so many metres are rolled",
+  seen: "cues.something is seen to pass",
+  "wheel set": "cues.the wheels are set",
 };
 
 export const isFitted = (figure: unknown): boolean => typeof figure === "object" && figure !== null;
@@ -56,7 +58,7 @@ export const changeStep = (body: MethodBody, index: number, part: Partial<Step>)
 export const addStep = (body: MethodBody, after: number): MethodBody => {
   const step: Step = {
     name: freshName(body, "step"),
-    say: "Straight on",
+    say: t("cues.straight on"),
     gear: body.steps[after]?.gear ?? "reverse",
     wheel: { way: "straight", of_lock: 1, turns: null },
     until: { kind: "travelled", metres: 0.5 },

@@ -1,4 +1,5 @@
 /** The clock, the counts, and the way on to the tape. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -6,18 +7,19 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import type { FinishWords } from "../../places";
 import { ink } from "../../theme";
+import { type Code, t } from "../../words";
 import { type Draft, secondsOf, type useAttemptDraft, useNow } from "./useAttemptDraft";
 import { toggleClock } from "./useDriveKeys";
 
 const COUNTS: {
   name: keyof Draft & ("reverse" | "forward" | "kerb" | "mount" | "vehicle");
-  label: string;
+  label: Code;
 }[] = [
-  { name: "reverse", label: "Reverse movements" },
-  { name: "forward", label: "Forward movements" },
-  { name: "kerb", label: "Kerb touched" },
-  { name: "mount", label: "Kerb mounted" },
-  { name: "vehicle", label: "Vehicle touched" },
+  { name: "reverse", label: "drive.reverse movements" },
+  { name: "forward", label: "drive.forward movements" },
+  { name: "kerb", label: "drive.kerb touched" },
+  { name: "mount", label: "drive.kerb mounted" },
+  { name: "vehicle", label: "drive.vehicle touched" },
 ];
 
 interface Props {
@@ -28,9 +30,10 @@ interface Props {
 
 /** What is counted here: in a bay there is no kerb to mount. */
 const countsAt = (words: FinishWords, kerbed: boolean) =>
-  COUNTS.filter(({ name }) => name !== "mount" || kerbed).map((count) =>
-    count.name === "kerb" ? { ...count, label: words.kerb_touches } : count,
-  );
+  COUNTS.filter(({ name }) => name !== "mount" || kerbed).map(({ name, label }) => ({
+    name,
+    label: name === "kerb" ? words.kerb_touches : t(label),
+  }));
 
 export const Counters = ({ noting, words, kerbed }: Props) => {
   const { draft, change, undo, again, keep } = noting;
@@ -52,7 +55,11 @@ export const Counters = ({ noting, words, kerbed }: Props) => {
           sx={{ minHeight: 56, fontSize: 18 }}
           onClick={() => toggleClock(noting)}
         >
-          {running ? "Stop the clock" : draft.started ? "Start again" : "Start the clock"}
+          {running
+            ? t("drive.stop the clock")
+            : draft.started
+              ? t("drive.start again")
+              : t("drive.start the clock")}
         </Button>
       </Paper>
       <Paper sx={{ p: 1.25, display: "grid", gap: 0.5 }}>
@@ -60,7 +67,7 @@ export const Counters = ({ noting, words, kerbed }: Props) => {
           <Box key={name} sx={{ display: "flex", alignItems: "center" }}>
             <Box sx={{ flex: 1, fontSize: 15 }}>{label}</Box>
             <Button
-              aria-label={`${label}: one less`}
+              aria-label={t("drive.one less", { label })}
               disabled={draft[name] === 0}
               onClick={() => change({ [name]: draft[name] - 1 })}
               sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
@@ -71,7 +78,7 @@ export const Counters = ({ noting, words, kerbed }: Props) => {
               {draft[name]}
             </Box>
             <Button
-              aria-label={`${label}: one more`}
+              aria-label={t("drive.one more", { label })}
               onClick={() => change({ [name]: draft[name] + 1 })}
               sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
             >
@@ -89,19 +96,18 @@ export const Counters = ({ noting, words, kerbed }: Props) => {
         disabled={draft.started === null}
         onClick={() => keep.mutate()}
       >
-        Done: go and tape
+        {t("drive.done go and tape")}
       </Button>
       <Box sx={{ display: "flex", gap: 1 }}>
         <Button sx={{ minHeight: 44 }} disabled={!undo} onClick={() => undo?.()}>
-          Undo
+          {t("drive.undo")}
         </Button>
         <Button sx={{ minHeight: 44 }} onClick={again}>
-          Start over
+          {t("drive.start over")}
         </Button>
       </Box>
       <Typography sx={{ fontSize: 13, color: ink.soft }}>
-        Stop while anyone is near. Nobody stands behind a reversing vehicle; no tablet in the
-        driver's hands. Keys: space clock, ← ↓ → early on late, D L M P looks.
+        {t("drive.stop while anyone is near")}
       </Typography>
     </Box>
   );

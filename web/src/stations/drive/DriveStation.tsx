@@ -1,4 +1,5 @@
 /** Station 4: the learner drives; the instructor notes it with one thumb and a glance. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
@@ -8,6 +9,7 @@ import type { Sheet } from "../../api/types";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
+import { t } from "../../words";
 import { Counters } from "./Counters";
 import { StepCard } from "./StepCard";
 import { useAttemptDraft } from "./useAttemptDraft";
@@ -20,19 +22,23 @@ const DriveStation = () => {
   const sheet = useQuery(sheetQuery(docket.sheet_id));
   if (docket.sheet_id === null || !teaches)
     return (
-      <Nothing title={teaches ? "No cue sheet yet" : "Your instructor notes attempts here"}>
+      <Nothing
+        title={
+          teaches ? t("drive.no cue sheet yet") : t("drive.your instructor notes attempts here")
+        }
+      >
         <p>
           {teaches
-            ? `Attempts are driven on a kept cue sheet. Choose ${docket.learner.name}'s in Cues first.`
-            : "You find your cues in Cues and your finishes in Shift."}
+            ? t("drive.attempts are driven", { name: docket.learner.name })
+            : t("drive.you find your cues")}
         </p>
         <Button component={Link} to={{ pathname: "/cues", search }} variant="contained">
-          Go to Cues
+          {t("drive.go to cues")}
         </Button>
       </Nothing>
     );
   if (sheet.error) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
-  if (!sheet.data) return <Waiting what="Fetching the cue sheet" />;
+  if (!sheet.data) return <Waiting what={t("drive.fetching the cue sheet")} />;
   return <Noting key={sheet.data.id} sheet={sheet.data} />;
 };
 

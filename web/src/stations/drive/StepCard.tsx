@@ -1,4 +1,5 @@
 /** One step: its looks, and whether its call came early, on or late. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
@@ -6,6 +7,7 @@ import type { Sheet } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, LateWedge, OnDot } from "../../drawing/marks";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { named, t } from "../../words";
 import { lookReason } from "../cues/words";
 import type { LookDone, Timing, useAttemptDraft } from "./useAttemptDraft";
 import { noteLook, noteTiming } from "./useDriveKeys";
@@ -51,11 +53,15 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
         <Box sx={{ flex: 1 }}>
           <Box sx={{ fontWeight: 700, fontSize: 17 }}>{say}</Box>
           <Box sx={{ fontSize: 14, color: ink.soft }}>
-            {call ? call.said.text : "from the start"}
+            {call ? call.said.text : t("drive.from the start")}
           </Box>
         </Box>
         {call && (
-          <Box role="group" aria-label={`Call ${index}`} sx={{ display: "flex", gap: 0.75 }}>
+          <Box
+            role="group"
+            aria-label={t("drive.call", { number: index })}
+            sx={{ display: "flex", gap: 0.75 }}
+          >
             {TIMINGS.map(({ value, mark }) => (
               <Button
                 key={value}
@@ -65,7 +71,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
                 onClick={() => noteTiming(noting, index, value)}
                 sx={{ minHeight: 52, minWidth: 96, fontSize: 16 }}
               >
-                {value}
+                {t(`names.${value}`)}
               </Button>
             ))}
           </Box>
@@ -78,11 +84,11 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
         >
           <EyeMark state={draft.looks[i] ?? "due"} size={26} />
           <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
-            <strong>{look.look}</strong>: {lookReason(look, units)}
+            <strong>{named(look.look)}</strong>: {lookReason(look, units)}
           </Box>
           <Box
             role="group"
-            aria-label={`Look ${i + 1}, ${look.look}`}
+            aria-label={t("drive.look", { number: i + 1, look: named(look.look) })}
             sx={{ display: "flex", gap: 0.5 }}
           >
             {LOOKS.map((done) => (
@@ -94,7 +100,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
                 onClick={() => noteLook(noting, i, done)}
                 sx={{ minHeight: 44, minWidth: 84 }}
               >
-                {done}
+                {t(`names.${done}`)}
               </Button>
             ))}
           </Box>

@@ -1,4 +1,5 @@
 /** The place to scale: a field on every dimension line, a handle on what can be pulled. */
+
 import type { GroundBody, GroundState, Metres, Thing } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { DragHandle } from "../../drawing/DragHandle";
@@ -6,6 +7,7 @@ import { Pin } from "../../drawing/Pin";
 import { Slab } from "../../drawing/Slab";
 import { PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
+import { type Code, t } from "../../words";
 import { Things } from "./Things";
 
 interface Props {
@@ -17,19 +19,24 @@ interface Props {
   onThing: (thing: Thing) => Promise<unknown>;
 }
 
+const inWords = (words: Record<string, Code> | undefined, measure: string): string => {
+  const code = words?.[measure];
+  return code ? t(code) : measure;
+};
+
 export const GroundSlab = ({ ground, state, readOnly, onMeasure, onThing }: Props) => {
   const { measures, sketch, things } = state;
   const { Scene, measures: words, grips } = PLACES[ground.goal.kind];
   return (
     <Slab
       bounds={sketch.view}
-      label={`${ground.name}, to scale`}
+      label={t("ground.to scale", { name: ground.name })}
       overlay={
         <>
           {sketch.lines.map(({ measure, at_m, fine }) => (
             <Pin key={measure} at={at_m}>
               <LengthField
-                label={words[measure] ?? measure}
+                label={inWords(words, measure)}
                 metres={measures[measure] ?? 0}
                 bare={fine ? "cm" : "m"}
                 readOnly={readOnly}
@@ -45,7 +52,7 @@ export const GroundSlab = ({ ground, state, readOnly, onMeasure, onThing }: Prop
                 pull && (
                   <DragHandle
                     key={measure}
-                    label={grips?.[measure] ?? measure}
+                    label={inWords(grips, measure)}
                     at={grip_m}
                     pull={pull}
                     value={measures[measure] ?? 0}

@@ -1,4 +1,5 @@
 /** Station 2: the place, to scale, its measures typed or dragged where they are drawn. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -11,12 +12,14 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { ask } from "../../api/client";
 import type { GroundBody, GroundState, Metres, Revision, Thing } from "../../api/types";
 import { PLACES } from "../../places";
+import type { Field } from "../../places/place";
 import { Columns } from "../../shell/Columns";
 import { LengthField } from "../../shell/LengthField";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
+import { t } from "../../words";
 import { GroundSlab } from "./GroundSlab";
 import { NewPlace } from "./NewPlace";
 import { PlaceCheck } from "./PlaceCheck";
@@ -77,16 +80,16 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
   const { draft, measured, error, adjust, change, put, take, turn } = useGround(revision);
   const readOnly = useRole() === "learner";
   const ground = draft.body;
-  if (measured.isPending) return <Waiting what="Measuring the place" />;
+  if (measured.isPending) return <Waiting what={t("ground.measuring the place")} />;
   if (!measured.data)
     return <Failure error={measured.error} retry={() => void measured.refetch()} />;
   const measures = measured.data.measures;
   const set = (measure: string) => (metres: Metres | null) =>
     metres !== null && adjust(measure, metres);
-  const field = (measure: string, label: string, bare: "m" | "cm" = "m") => (
+  const field = (...[measure, label, bare = "m"]: Field) => (
     <LengthField
       key={measure}
-      label={label}
+      label={t(label)}
       metres={measures[measure] ?? null}
       bare={bare}
       readOnly={readOnly}
@@ -114,11 +117,11 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
             fullWidth
             value={ground.side}
             disabled={readOnly}
-            aria-label={place.side}
+            aria-label={t(place.side)}
             onChange={(_, side) => side && side !== ground.side && turn()}
           >
-            <ToggleButton value="left">{place.side} left</ToggleButton>
-            <ToggleButton value="right">{place.side} right</ToggleButton>
+            <ToggleButton value="left">{t("ground.left", { what: t(place.side) })}</ToggleButton>
+            <ToggleButton value="right">{t("ground.right", { what: t(place.side) })}</ToggleButton>
           </ToggleButtonGroup>
           {place.Controls && (
             <place.Controls ground={ground} readOnly={readOnly} change={change} field={field} />
@@ -136,18 +139,18 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
                   }
                 />
               }
-              label="A verge without a kerb: nothing is felt, a tyre drops off"
+              label={t("ground.a verge without a kerb")}
             />
           )}
         </Paper>
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
-          <Typography variant="h2">Wanted at the end</Typography>
+          <Typography variant="h2">{t("ground.wanted at the end")}</Typography>
           <Box sx={{ display: "flex", gap: 1.5 }}>
             {place.wanted(goal).map((wanted) => field(...wanted))}
           </Box>
           {place.stood && (
             <Typography sx={{ fontSize: 13 }} color="text.secondary">
-              {place.stood}
+              {t(place.stood)}
             </Typography>
           )}
           <ReviseBar revision={revision} draft={draft} what="ground" />
@@ -163,9 +166,7 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
         />
         {!readOnly && <NewPlace />}
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
-          Practise only where it is legal, quiet and clear of junctions, crossings and driveways. A
-          parked vehicle may drive off in mid-attempt; one that stands askew or up on the kerb
-          misleads every cue taken from it.
+          {t("ground.practise only where")}
         </Typography>
       </Box>
     </Columns>

@@ -1,4 +1,5 @@
 /** A new place to practise, laid out with ordinary measures and changed from there. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -10,6 +11,7 @@ import { ask } from "../../api/client";
 import type { GoalKind } from "../../api/types";
 import { PLACES } from "../../places";
 import { useChangeDocket, useSchool } from "../../shell/useDocket";
+import { t } from "../../words";
 
 export const NewPlace = () => {
   const client = useQueryClient();
@@ -31,10 +33,14 @@ export const NewPlace = () => {
     },
   });
   return (
-    <Paper component="section" aria-label="A new place" sx={{ p: 2, display: "grid", gap: 1 }}>
+    <Paper
+      component="section"
+      aria-label={t("ground.a new place")}
+      sx={{ p: 2, display: "grid", gap: 1 }}
+    >
       <TextField
         size="small"
-        label="Name of a new place"
+        label={t("ground.name of a new place")}
         value={name}
         onChange={(e) => setName(e.target.value)}
       />
@@ -47,7 +53,7 @@ export const NewPlace = () => {
             disabled={!name.trim() || make.isPending}
             onClick={() => make.mutate(kind)}
           >
-            {PLACES[kind].fresh}
+            {t(PLACES[kind].fresh)}
           </Button>
         ))}
       </Box>

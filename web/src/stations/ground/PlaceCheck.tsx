@@ -1,4 +1,5 @@
 /** Is this a place to practise? What was noted there, and the plain answer with its reasons. */
+
 import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import Paper from "@mui/material/Paper";
@@ -9,6 +10,7 @@ import { LengthField } from "../../shell/LengthField";
 import { distance, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { type Code, named, t } from "../../words";
 
 type Found = GroundState["suitability"];
 type Noted = Found["noted"][number];
@@ -21,26 +23,26 @@ interface Props {
 }
 
 const DISTANCES = {
-  junction_m: "To the junction",
-  crossing_m: "To the crossing",
-  bus_stop_m: "To the bus stop",
-  driveway_m: "To the driveway",
-  bend_m: "To the bend",
-  crest_m: "To the crest",
-  sight_m: "Clear sight",
+  junction_m: "ground.to the junction",
+  crossing_m: "ground.to the crossing",
+  bus_stop_m: "ground.to the bus stop",
+  driveway_m: "ground.to the driveway",
+  bend_m: "ground.to the bend",
+  crest_m: "ground.to the crest",
+  sight_m: "ground.clear sight",
 } as const;
 
 const CHOICES = {
-  traffic: { label: "Traffic", of: ["quiet", "some", "busy"] },
-  light: { label: "Light", of: ["clear", "dull", "dark"] },
-  neighbour: { label: "Neighbour", of: ["straight", "askew", "up on the kerb"] },
+  traffic: { label: "ground.traffic", of: ["quiet", "some", "busy"] },
+  light: { label: "ground.light", of: ["clear", "dull", "dark"] },
+  neighbour: { label: "ground.neighbour", of: ["straight", "askew", "up on the kerb"] },
 } as const;
 
-const ANSWERS: Record<Found["answer"], string> = {
-  suits: "It suits",
-  "with care": "It suits, with care",
-  "not here": "Not here",
-  "not known yet": "Not known yet: look at the rest",
+const ANSWERS: Record<Found["answer"], Code> = {
+  suits: "ground.it suits",
+  "with care": "ground.it suits with care",
+  "not here": "ground.not here",
+  "not known yet": "ground.not known yet look",
 };
 
 const MARKS: Record<Noted["grade"], string> = {
@@ -51,10 +53,15 @@ const MARKS: Record<Noted["grade"], string> = {
 };
 
 const reason = (noted: Noted, units: Units): string => {
-  const least = noted.least_m === null ? "" : ` (${distance(noted.least_m, units)} wanted)`;
-  if (noted.metres !== null) return `${distance(noted.metres, units)} ${noted.said.text}${least}`;
-  if (noted.grade === "not noted") return `not noted: ${noted.said.text}${least}`;
-  return noted.said.text;
+  const what = noted.said.text;
+  const told =
+    noted.metres !== null
+      ? t("ground.so far to it", { metres: distance(noted.metres, units), what })
+      : noted.grade === "not noted"
+        ? t("ground.not noted", { what })
+        : what;
+  if (noted.least_m === null) return told;
+  return t("ground.and what is wanted", { told, least: distance(noted.least_m, units) });
 };
 
 export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
@@ -62,19 +69,19 @@ export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
   return (
     <Paper
       component="section"
-      aria-label="Is this a place to practise?"
+      aria-label={t("ground.is this a place")}
       sx={{ p: 2, display: "grid", gap: 1.25, flexShrink: 0 }}
     >
-      <Typography variant="h2">Is this a place to practise?</Typography>
+      <Typography variant="h2">{t("ground.is this a place")}</Typography>
       <Box role="status" sx={{ fontWeight: 700, fontSize: 17 }}>
-        {ANSWERS[found.answer]}
+        {t(ANSWERS[found.answer])}
       </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none", fontSize: 14 }}>
         {found.noted.map((noted) => (
           <Box component="li" key={noted.item} sx={{ display: "flex", gap: 1 }}>
             <Box
               component="strong"
-              aria-label={noted.grade}
+              aria-label={t(`names.${noted.grade}`)}
               sx={{
                 width: 16,
                 color: noted.grade === "against" ? ink.coralText : ink.teal,
@@ -88,11 +95,10 @@ export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
       </Box>
       {!readOnly && <Notes notes={notes} change={change} asked={found.noted.map((n) => n.item)} />}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        {found.noted.some((n) => n.least_m !== null) &&
-          "The least distances are the school's own. "}
-        What is lawful here the authority says.
+        {found.noted.some((n) => n.least_m !== null) && `${t("ground.the least distances")} `}
+        {t("ground.what is lawful here")}
         {found.noted.some((n) => n.item === "to_pass") &&
-          ` Room to pass is worked out for a car ${length(1.8, units)} wide, ${length(0.9, units)} beside the parked one.`}
+          ` ${t("ground.room to pass is worked", { wide: length(1.8, units), beside: length(0.9, units) })}`}
       </Typography>
     </Paper>
   );
@@ -106,7 +112,7 @@ interface NotesProps extends Pick<Props, "notes" | "change"> {
 const Notes = ({ notes, change, asked }: NotesProps) => (
   <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.25 }}>
     <Choice
-      label="Allowed here"
+      label={t("ground.allowed here")}
       value={notes.legal === undefined || notes.legal === null ? "" : notes.legal ? "yes" : "no"}
       of={["yes", "no"]}
       choose={(value) => change({ legal: value === null ? null : value === "yes" })}
@@ -114,7 +120,7 @@ const Notes = ({ notes, change, asked }: NotesProps) => (
     {(Object.keys(CHOICES) as (keyof typeof CHOICES)[]).map((key) => (
       <Choice
         key={key}
-        label={CHOICES[key].label}
+        label={t(CHOICES[key].label)}
         value={notes[key] ?? ""}
         of={CHOICES[key].of}
         choose={(value) => change({ [key]: value })}
@@ -125,7 +131,7 @@ const Notes = ({ notes, change, asked }: NotesProps) => (
       .map((key) => (
         <LengthField
           key={key}
-          label={DISTANCES[key]}
+          label={t(DISTANCES[key])}
           metres={notes[key] ?? null}
           optional
           width={132}
@@ -133,7 +139,7 @@ const Notes = ({ notes, change, asked }: NotesProps) => (
         />
       ))}
     <Choice
-      label="Slope"
+      label={t("ground.slope")}
       value={slopeOf(notes.slope_percent)}
       of={Object.keys(SLOPES)}
       choose={(value) => change({ slope_percent: value === null ? null : (SLOPES[value] ?? null) })}
@@ -168,11 +174,11 @@ const Choice = ({ label, value, of, choose }: ChoiceProps) => (
     onChange={(e) => choose(e.target.value === "" ? null : e.target.value)}
   >
     <MenuItem value="" sx={{ minHeight: 44 }}>
-      not noted
+      {t("names.not noted")}
     </MenuItem>
     {of.map((name) => (
       <MenuItem key={name} value={name} sx={{ minHeight: 44 }}>
-        {name}
+        {named(name)}
       </MenuItem>
     ))}
   </TextField>

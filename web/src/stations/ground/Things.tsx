@@ -1,9 +1,11 @@
 /** What was put down at a place: moved by finger, mouse or arrow keys, and turned. */
+
 import Box from "@mui/material/Box";
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { Point, Thing } from "../../api/types";
 import { useFrame } from "../../drawing/frame";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 const STEP = 0.05;
 const TURN = 5;
@@ -72,9 +74,9 @@ const Handle = ({ thing, onThing }: HandleProps) => {
     <Box
       role="button"
       tabIndex={0}
-      aria-label={`Move ${thing.name}`}
-      aria-description="Arrow keys move it, [ and ] turn it"
-      title={`${thing.name}: drag it, or use the arrow keys; [ and ] turn it`}
+      aria-label={t("ground.move", { name: thing.name })}
+      aria-description={t("ground.arrow keys move")}
+      title={t("ground.drag it or use", { name: thing.name })}
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);
         grabbed.current = { x: e.clientX, y: e.clientY };

@@ -1,4 +1,5 @@
 /** Putting cones, walls, vehicles and lines down at a place, turning them, and taking them away. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
@@ -7,6 +8,7 @@ import type { GroundBody, Thing, Vocabulary } from "../../api/types";
 import { length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { useVocabulary } from "../../shell/useVocabulary";
+import { named, t } from "../../words";
 
 const SPOT = { x_m: -2, off_m: 3 };
 
@@ -16,10 +18,14 @@ type Sizes = Vocabulary["things"];
 const sizesSaid = (sizes: Sizes, units: Units): string => {
   const said = Object.entries(sizes).map(([kind, [long, wide]]) =>
     wide < THIN || long === wide
-      ? `${kind} ${length(long, units)}`
-      : `${kind} ${length(long, units)} by ${length(wide, units)}`,
+      ? `${named(kind)} ${length(long, units)}`
+      : t("ground.by", {
+          kind: named(kind),
+          long: length(long, units),
+          wide: length(wide, units),
+        }),
   );
-  return `Ordinary sizes: ${said.join(", ")}. Tyres keep off an island, the body off everything else.`;
+  return t("ground.ordinary sizes tyres keep off", { sizes: said.join(", ") });
 };
 
 /** Of what is thinner only the length is told, m. */
@@ -41,18 +47,22 @@ export const ThingsPanel = ({ ground, things, onThing, take }: Props) => {
   const down = (kind: Thing["kind"]) =>
     put({ kind, name: "", x_m: SPOT.x_m, y_m: away * SPOT.off_m, turned_deg: 0 });
   return (
-    <Paper component="section" aria-label="Put down" sx={{ p: 2, display: "grid", gap: 1 }}>
-      <Typography variant="h2">Put down</Typography>
+    <Paper
+      component="section"
+      aria-label={t("ground.put down")}
+      sx={{ p: 2, display: "grid", gap: 1 }}
+    >
+      <Typography variant="h2">{t("ground.put down")}</Typography>
       <Box sx={{ display: "flex", gap: 0.75, flexWrap: "wrap" }}>
         {(Object.keys(sizes) as Thing["kind"][]).map((kind) => (
           <Button
             key={kind}
             size="small"
             variant="outlined"
-            aria-label={`Put down: ${kind}`}
+            aria-label={t("ground.put down this", { kind: named(kind) })}
             onClick={() => down(kind)}
           >
-            {kind}
+            {named(kind)}
           </Button>
         ))}
       </Box>
@@ -66,7 +76,11 @@ export const ThingsPanel = ({ ground, things, onThing, take }: Props) => {
               <Button
                 key={by}
                 size="small"
-                aria-label={`Turn ${thing.name} ${by > 0 ? "left" : "right"}`}
+                aria-label={
+                  by > 0
+                    ? t("ground.turn left", { name: thing.name })
+                    : t("ground.turn right", { name: thing.name })
+                }
                 onClick={() => put({ ...thing, turned_deg: thing.turned_deg + by })}
               >
                 {by > 0 ? "↺" : "↻"} 15°
@@ -74,16 +88,18 @@ export const ThingsPanel = ({ ground, things, onThing, take }: Props) => {
             ))}
           <Button
             size="small"
-            aria-label={`Take ${thing.name} away`}
+            aria-label={t("ground.take it away", { name: thing.name })}
             onClick={() => take(thing.name)}
           >
-            Take away
+            {t("ground.take away")}
           </Button>
         </Box>
       ))}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        Drag them on the drawing; arrow keys move by {length(0.05, units)}.{" "}
-        {sizesSaid(sizes, units)}
+        {t("ground.drag them on the drawing", {
+          by: length(0.05, units),
+          sizes: sizesSaid(sizes, units),
+        })}
       </Typography>
     </Paper>
   );

@@ -1,9 +1,11 @@
 /** The eye of this driver in this seat, by tape from the vehicle. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { EyeBody, SeatBody } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
+import { t } from "../../words";
 
 interface Props {
   seat: SeatBody;
@@ -20,21 +22,21 @@ export const EyePanel = ({ seat, wheelbase, edit, readOnly }: Props) => {
       </Typography>
       <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.25 }}>
         <LengthField
-          label="Above the ground"
+          label={t("seat.above the ground")}
           metres={eye.z_m}
           readOnly={readOnly}
           width={146}
           onCommit={(m) => m !== null && change({ ...eye, z_m: m })}
         />
         <LengthField
-          label="Behind front axle"
+          label={t("seat.behind front axle")}
           metres={wheelbase - eye.x_m}
           readOnly={readOnly}
           width={146}
           onCommit={(m) => m !== null && change({ ...eye, x_m: wheelbase - m })}
         />
         <LengthField
-          label={eye.y_m >= 0 ? "Left of the middle" : "Right of the middle"}
+          label={eye.y_m >= 0 ? t("seat.left of the middle") : t("seat.right of the middle")}
           metres={Math.abs(eye.y_m)}
           readOnly={readOnly}
           width={146}
@@ -46,13 +48,13 @@ export const EyePanel = ({ seat, wheelbase, edit, readOnly }: Props) => {
   const back = seat.eye_looking_back;
   return (
     <Box sx={{ display: "grid", gap: 1.5 }}>
-      <Typography variant="h2">Eye · {seat.name}</Typography>
-      {row("Facing forward", seat.eye, (eye) => edit({ ...seat, eye }))}
+      <Typography variant="h2">{t("seat.eye", { name: seat.name })}</Typography>
+      {row(t("seat.facing forward"), seat.eye, (eye) => edit({ ...seat, eye }))}
       {back ? (
-        row("Turned to look back", back, (eye) => edit({ ...seat, eye_looking_back: eye }))
+        row(t("seat.turned to look back"), back, (eye) => edit({ ...seat, eye_looking_back: eye }))
       ) : (
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
-          Not measured turned round: cues behind the shoulder are told for the forward eye.
+          {t("seat.not measured turned round cues")}
         </Typography>
       )}
       {!back && !readOnly && (
@@ -61,7 +63,7 @@ export const EyePanel = ({ seat, wheelbase, edit, readOnly }: Props) => {
           sx={{ justifySelf: "start" }}
           onClick={() => edit({ ...seat, eye_looking_back: { ...seat.eye } })}
         >
-          Measure it turned round
+          {t("seat.measure it turned round")}
         </Button>
       )}
     </Box>

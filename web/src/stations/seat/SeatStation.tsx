@@ -1,4 +1,5 @@
 /** Station 1: the vehicle as measured, and the driver's eye in it. */
+
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
@@ -7,6 +8,7 @@ import { Columns } from "../../shell/Columns";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
+import { t } from "../../words";
 import { EyePanel } from "./EyePanel";
 import { SteeringPanel } from "./SteeringPanel";
 import { VehicleSheet } from "./VehicleSheet";
@@ -54,8 +56,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
           <ReviseBar revision={seatRevision} draft={seat} what="seat" />
         </Paper>
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
-          Tape with brakes set and the engine off. Cues hold for this vehicle and this seat alone:
-          another seat, another cue.
+          {t("seat.tape with brakes set")}
         </Typography>
       </Box>
     </Columns>

@@ -1,4 +1,5 @@
 /** Turns to the lock, and the circles that were driven. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -6,6 +7,7 @@ import { useState } from "react";
 import type { VehicleBody } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
+import { t } from "../../words";
 
 interface Props {
   vehicle: VehicleBody;
@@ -21,20 +23,20 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
     change({ circles: steering.circles.map((c, i) => (i === index ? { ...c, ...part } : c)) });
   const basis =
     steering.circles.length > 0
-      ? `The wheel's answer runs through ${steering.circles.length + 1} measured circles.`
-      : "Only the full-lock circle is measured: part lock is assumed to be in proportion. A circle at half lock makes it sure.";
+      ? t("seat.the wheels answer runs through", { count: steering.circles.length + 1 })
+      : t("seat.only the full lock circle");
   return (
     <Box sx={{ display: "grid", gap: 1.5 }}>
-      <Typography variant="h2">Steering</Typography>
+      <Typography variant="h2">{t("seat.steering")}</Typography>
       <Box sx={{ display: "flex", gap: 1.5 }}>
         <NumberField
-          label="Turns to lock"
+          label={t("seat.turns to lock")}
           value={steering.lock_turns}
           readOnly={readOnly}
           onCommit={(lock_turns) => change({ lock_turns })}
         />
         <LengthField
-          label="Circle at full lock"
+          label={t("seat.circle at full lock")}
           metres={steering.kerb_circle_m}
           readOnly={readOnly}
           width={150}
@@ -45,13 +47,13 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
         // biome-ignore lint/suspicious/noArrayIndexKey: a circle has no other name than its place
         <Box key={i} sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
           <NumberField
-            label="At turns"
+            label={t("seat.at turns")}
             value={c.turns}
             readOnly={readOnly}
             onCommit={(turns) => circle(i, { turns })}
           />
           <LengthField
-            label="Circle"
+            label={t("seat.circle")}
             metres={c.kerb_circle_m}
             readOnly={readOnly}
             width={120}
@@ -62,7 +64,7 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
               size="small"
               onClick={() => change({ circles: steering.circles.filter((_, k) => k !== i) })}
             >
-              Remove
+              {t("seat.remove")}
             </Button>
           )}
         </Box>
@@ -74,7 +76,7 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
         />
       )}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        {basis} Circles are diameters, kerb to kerb, at the outer front tyre.
+        {t("seat.circles are diameters kerb", { basis })}
       </Typography>
     </Box>
   );
@@ -92,14 +94,14 @@ const NewCircle = ({ lock, add }: { lock: number; add: (circle: Circle) => void 
         sx={{ justifySelf: "start" }}
         onClick={() => setTurns(Number((lock / 2).toFixed(2)))}
       >
-        Add a measured circle
+        {t("seat.add a measured circle")}
       </Button>
     );
   return (
     <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
-      <NumberField label="At turns" value={turns} onCommit={setTurns} />
+      <NumberField label={t("seat.at turns")} value={turns} onCommit={setTurns} />
       <LengthField
-        label="New circle"
+        label={t("seat.new circle")}
         metres={null}
         width={120}
         onCommit={(kerb_circle_m) => {
@@ -109,7 +111,7 @@ const NewCircle = ({ lock, add }: { lock: number; add: (circle: Circle) => void 
         }}
       />
       <Button size="small" onClick={() => setTurns(null)}>
-        Leave it
+        {t("seat.leave it")}
       </Button>
     </Box>
   );

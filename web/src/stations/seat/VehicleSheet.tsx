@@ -1,4 +1,5 @@
 /** The vehicle from above, its measures typed where they are drawn. */
+
 import type { Point, Pose, SeatBody, VehicleBody } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { useFrame } from "../../drawing/frame";
@@ -7,6 +8,7 @@ import { Slab } from "../../drawing/Slab";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 interface Props {
   vehicle: VehicleBody;
@@ -39,40 +41,45 @@ const linesOf = (v: VehicleBody): Line[] => {
   const nose = noseX(v);
   const side = v.mirror_width_m / 2;
   return [
-    { measure: "length_m", label: "Length", from: [rear, -side - 0.95], to: [nose, -side - 0.95] },
+    {
+      measure: "length_m",
+      label: t("seat.length"),
+      from: [rear, -side - 0.95],
+      to: [nose, -side - 0.95],
+    },
     {
       measure: "wheelbase_m",
-      label: "Wheelbase",
+      label: t("seat.wheelbase"),
       from: [0, side + 0.85],
       to: [v.wheelbase_m, side + 0.85],
     },
     {
       measure: "front_overhang_m",
-      label: "Overhang",
+      label: t("seat.overhang"),
       from: [v.wheelbase_m, -side - 0.35],
       to: [nose, -side - 0.35],
     },
     {
       measure: "width_m",
-      label: "Width",
+      label: t("seat.width"),
       from: [nose + 0.35, -v.width_m / 2],
       to: [nose + 0.35, v.width_m / 2],
     },
     {
       measure: "mirror_width_m",
-      label: "With mirrors",
+      label: t("seat.with mirrors"),
       from: [rear - 0.35, -side],
       to: [rear - 0.35, side],
     },
     {
       measure: "track_rear_m",
-      label: "Rear track",
+      label: t("seat.rear track"),
       from: [0, -v.track_rear_m / 2],
       to: [0, v.track_rear_m / 2],
     },
     {
       measure: "track_front_m",
-      label: "Front track",
+      label: t("seat.front track"),
       from: [v.wheelbase_m, -v.track_front_m / 2],
       to: [v.wheelbase_m, v.track_front_m / 2],
     },
@@ -95,7 +102,7 @@ export const VehicleSheet = ({ vehicle, seat, edit, readOnly }: Props) => {
   return (
     <Slab
       bounds={bounds}
-      label={`${vehicle.name} from above, to scale`}
+      label={t("seat.from above to scale", { name: vehicle.name })}
       overlay={lines.map((line) => (
         <Pin key={line.measure} at={middle(line)}>
           <LengthField
@@ -149,23 +156,20 @@ const Features = ({ vehicle }: { vehicle: VehicleBody }) => {
 const Eyes = ({ seat }: { seat: SeatBody }) => {
   const frame = useFrame();
   const eyes = [
-    { name: "eye", at: seat.eye },
-    ...(seat.eye_looking_back ? [{ name: "looking back", at: seat.eye_looking_back }] : []),
+    { name: t("seat.the eye"), at: seat.eye, back: false },
+    ...(seat.eye_looking_back
+      ? [{ name: t("seat.looking back"), at: seat.eye_looking_back, back: true }]
+      : []),
   ];
   return (
     <g>
-      {eyes.map(({ name, at }) => (
+      {eyes.map(({ name, at, back }) => (
         <g key={name} transform={`translate(${frame.x(at.x_m)} ${frame.y(at.y_m)})`}>
-          <circle
-            r={5.5}
-            fill={name === "eye" ? ink.coral : "none"}
-            stroke={ink.coral}
-            strokeWidth={2.5}
-          />
+          <circle r={5.5} fill={back ? "none" : ink.coral} stroke={ink.coral} strokeWidth={2.5} />
           <text
-            x={name === "eye" ? -9 : 9}
+            x={back ? -9 : 9}
             y={4}
-            textAnchor={name === "eye" ? "end" : "start"}
+            textAnchor={back ? "end" : "start"}
             fontSize={13}
             fontWeight={700}
             fill={ink.ink}

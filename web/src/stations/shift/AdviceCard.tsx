@@ -1,4 +1,5 @@
 /** The advice with its evidence, and taking it. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -11,6 +12,7 @@ import type { FinishSet, Sheet } from "../../api/types";
 import { percent } from "../../shell/units";
 import { useRole, useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import { headline, reason } from "./words";
 
 interface Props {
@@ -32,24 +34,22 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
       navigate({ pathname: "/cues", search });
     },
   });
-  if (!advice) return <Alert severity="info">Tape a second attempt to see bias and scatter.</Alert>;
+  if (!advice) return <Alert severity="info">{t("shift.tape a second attempt")}</Alert>;
   const method = sheet.method.body;
   const step = advice.call ? method.steps[advice.call]?.say : null;
   return (
-    <Paper aria-label="Advice" role="region" sx={{ p: 2, display: "grid", gap: 1 }}>
+    <Paper aria-label={t("shift.advice")} role="region" sx={{ p: 2, display: "grid", gap: 1 }}>
       <Typography variant="h1">{headline(advice, units)}</Typography>
       {step && <Box sx={{ fontWeight: 650 }}>{step}</Box>}
       <Box sx={{ fontSize: 15 }}>{reason(advice, finishes.counted)}</Box>
       <Box sx={{ display: "flex", gap: 3, my: 0.5 }}>
-        <Chance share={advice.chance} label="chance of a finish without a fault" />
+        <Chance share={advice.chance} label={t("shift.chance of a finish without")} />
         {advice.kind === "move cue" && (
-          <Chance share={advice.chance_after} label="predicted once the cue is moved" />
+          <Chance share={advice.chance_after} label={t("shift.predicted once the cue")} />
         )}
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft }}>
-        {finishes.counted} taped attempts; {finishes.met} met the whole standard, looks and touches
-        included. A small fault still meets it. Chances are for a faultless finish, computed from
-        the set.
+        {t("shift.taped attempts met the whole", { counted: finishes.counted, met: finishes.met })}
       </Box>
       {take.error && <Alert severity="error">{take.error.message}</Alert>}
       {advice.kind === "move cue" && teaches && (
@@ -59,7 +59,7 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
           loading={take.isPending}
           onClick={() => take.mutate()}
         >
-          Move the cue
+          {t("shift.move the cue")}
         </Button>
       )}
     </Paper>

@@ -1,11 +1,13 @@
 /** Every finish of the set on the same ground, to scale, with the plan and the mean. */
-import type { FinishSet, Point, Pose, Sheet, VehicleBody } from "../../api/types";
 
+import Box from "@mui/material/Box";
+import type { FinishSet, Point, Pose, Sheet, VehicleBody } from "../../api/types";
 import { placed, useFrame } from "../../drawing/frame";
 import { Slab } from "../../drawing/Slab";
 import { bodyCorners, noseX, rearOverhang } from "../../drawing/VehicleShape";
 import { PLACES } from "../../places";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 interface Props {
   sheet: Sheet;
@@ -52,22 +54,29 @@ export const FinishSlab = ({ sheet, finishes }: Props) => {
   const bounds = boundsOf(sheet, vehicle);
   const low = bounds.bottom < bounds.top - 6 || drawing.away[1] < 0;
   return (
-    <Slab bounds={bounds} label={`${finishes.counted} finishes on ${ground.name}, to scale`}>
+    <Slab
+      bounds={bounds}
+      label={t("shift.finishes on to scale", { count: finishes.counted, name: ground.name })}
+      overlay={<Legend counted={finishes.counted} low={low} />}
+    >
       <Scene ground={ground} />
-      <Marks vehicle={vehicle} plan={final} finishes={finishes} legend={low} />
+      <Marks vehicle={vehicle} plan={final} finishes={finishes} />
     </Slab>
   );
 };
+
+/** How a finish is drawn that did not meet the standard. */
+const UNMET = "#FF9B7D";
+const UNMET_DASHES = "5 4";
 
 interface MarksProps {
   vehicle: VehicleBody;
   plan: Pose;
   finishes: FinishSet;
-  legend: boolean;
 }
 
 /** The finishes that count, the plan and their mean; what was spoilt by others is left away. */
-export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
+export const Marks = ({ vehicle, plan, finishes }: MarksProps) => {
   const frame = useFrame();
   const counted = finishes.marks.filter((m) => m.counted);
   const outline = (pose: Pose) =>
@@ -75,7 +84,6 @@ export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
       bodyCorners(vehicle).map((p) => placed(pose, p)),
       true,
     );
-  const y = legend ? frame.height - 20 : 28;
   return (
     <g>
       {counted.map((mark) => (
@@ -84,9 +92,9 @@ export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
           d={outline(mark.pose)}
           fill={ink.pale}
           fillOpacity={0.1}
-          stroke={mark.met ? ink.chalk : "#FF9B7D"}
+          stroke={mark.met ? ink.chalk : UNMET}
           strokeOpacity={0.75}
-          strokeDasharray={mark.met ? undefined : "5 4"}
+          strokeDasharray={mark.met ? undefined : UNMET_DASHES}
         />
       ))}
       <path
@@ -99,17 +107,48 @@ export const Marks = ({ vehicle, plan, finishes, legend }: MarksProps) => {
       {finishes.mean && (
         <path d={outline(finishes.mean)} fill="none" stroke="#fff" strokeWidth={3} />
       )}
-      <g transform={`translate(22 ${y})`} fontSize={13} fill="#fff">
-        <rect x={-10} y={-20} width={460} height={30} rx={6} fill={ink.cabin} opacity={0.92} />
-        <path d="M0 -4H24" stroke={ink.marigold} strokeWidth={3} strokeDasharray="9 5" />
-        <text x={30}>planned</text>
-        <path d="M100 -4H124" stroke="#fff" strokeWidth={3} />
-        <text x={130}>mean of {counted.length}</text>
-        <path d="M230 -4H254" stroke={ink.chalk} />
-        <text x={260}>standard met</text>
-        <path d="M360 -4H384" stroke="#FF9B7D" strokeDasharray="5 4" />
-        <text x={390}>not met</text>
-      </g>
     </g>
   );
 };
+
+/** What the outlines are; low down where the vehicles stand high on the drawing. */
+const Legend = ({ counted, low }: { counted: number; low: boolean }) => (
+  <Box
+    sx={{
+      position: "absolute",
+      left: 12,
+      maxWidth: "calc(100% - 160px)",
+      [low ? "bottom" : "top"]: 10,
+      display: "flex",
+      flexWrap: "wrap",
+      columnGap: 2,
+      px: 1.25,
+      py: 0.5,
+      borderRadius: 1,
+      background: ink.cabin,
+      color: "#fff",
+      fontSize: 13,
+    }}
+  >
+    <Meaning said={t("shift.planned")} stroke={ink.marigold} width={3} dashes="9 5" />
+    <Meaning said={t("shift.mean of", { count: counted })} stroke="#fff" width={3} />
+    <Meaning said={t("shift.standard met")} stroke={ink.chalk} />
+    <Meaning said={t("shift.not met")} stroke={UNMET} dashes={UNMET_DASHES} />
+  </Box>
+);
+
+interface MeaningProps {
+  said: string;
+  stroke: string;
+  width?: number;
+  dashes?: string;
+}
+
+const Meaning = ({ said, stroke, width = 1, dashes }: MeaningProps) => (
+  <Box component="span" sx={{ display: "inline-flex", alignItems: "center", gap: 0.75 }}>
+    <svg width={24} height={4} aria-hidden="true">
+      <path d="M0 2H24" stroke={stroke} strokeWidth={width} strokeDasharray={dashes} />
+    </svg>
+    {said}
+  </Box>
+);

@@ -1,19 +1,22 @@
 /** Bias with its margin and scatter, drawn on one scale a measure. */
+
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
+import { Trans } from "react-i18next";
 import type { FinishSet } from "../../api/types";
 import type { FinishWords } from "../../places";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import { ENDS } from "./words";
 
 type Measure = FinishSet["measures"][number];
 
 /** What the three figures are called where the set was driven. */
 const namesFor = (words: FinishWords) => ({
-  kerb_m: `Off the ${words.edge}`,
-  angle_deg: "Angle",
+  kerb_m: t("shift.off the", { edge: words.edge }),
+  angle_deg: t("shift.angle"),
   ahead_m: words.ahead_m,
   behind_m: words.behind_m,
 });
@@ -29,7 +32,7 @@ export const MeasureTable = ({ finishes, words }: Props) => {
   const units = useUnits();
   const names = namesFor(words);
   if (finishes.measures.length === 0)
-    return <Paper sx={{ p: 2 }}>Bias and scatter are told from the second taped attempt on.</Paper>;
+    return <Paper sx={{ p: 2 }}>{t("shift.bias and scatter are told")}</Paper>;
   return (
     <Paper sx={{ p: 1.5, display: "grid", gap: 0.5 }}>
       {finishes.measures.map((m) => (
@@ -45,15 +48,19 @@ export const MeasureTable = ({ finishes, words }: Props) => {
           <Box sx={{ fontWeight: 700 }}>{names[m.measure]}</Box>
           <Scale m={m} name={names[m.measure]} />
           <Box sx={{ fontSize: 14 }}>
-            bias <strong>{said(m, m.bias, units)}</strong> ± {said(m, m.margin, units)} · scatter{" "}
-            <strong>{said(m, m.scatter, units)}</strong>
+            <Trans
+              i18nKey="shift.bias with its margin"
+              values={{
+                bias: said(m, m.bias, units),
+                margin: said(m, m.margin, units),
+                scatter: said(m, m.scatter, units),
+              }}
+              components={{ b: <strong /> }}
+            />
           </Box>
         </Box>
       ))}
-      <Box sx={{ fontSize: 12, color: ink.soft }}>
-        From the plan. Line: the bias and its 95 % interval. Band: one standard deviation of scatter
-        either side.
-      </Box>
+      <Box sx={{ fontSize: 12, color: ink.soft }}>{t("shift.from the plan line")}</Box>
     </Paper>
   );
 };
@@ -64,11 +71,11 @@ const Scale = ({ m, name }: { m: Measure; name: string }) => {
   const [low, high] = ENDS[m.measure];
   return (
     <svg
-      viewBox="0 0 320 34"
+      viewBox="0 0 320 42"
       width="100%"
-      height={34}
+      height={42}
       role="img"
-      aria-label={`${name}: bias and scatter`}
+      aria-label={t("shift.bias and scatter", { name })}
     >
       <rect
         x={x(m.bias - m.scatter)}
@@ -77,7 +84,7 @@ const Scale = ({ m, name }: { m: Measure; name: string }) => {
         height={20}
         fill={ink.buff}
       />
-      <path d={`M${x(0)} 2V32`} stroke={ink.ink} strokeDasharray="3 3" />
+      <path d={`M${x(0)} 1V31`} stroke={ink.ink} strokeDasharray="3 3" />
       <path
         d={`M${x(m.bias - m.margin)} 17H${x(m.bias + m.margin)}`}
         stroke={ink.teal}
@@ -85,11 +92,11 @@ const Scale = ({ m, name }: { m: Measure; name: string }) => {
       />
       <circle cx={x(m.bias)} cy={17} r={5} fill={ink.teal} />
       <g fontSize={11} fill={ink.soft}>
-        <text x={0} y={21}>
-          {low}
+        <text x={0} y={40}>
+          {t(low)}
         </text>
-        <text x={320} y={21} textAnchor="end">
-          {high}
+        <text x={320} y={40} textAnchor="end">
+          {t(high)}
         </text>
       </g>
     </svg>

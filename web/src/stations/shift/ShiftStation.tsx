@@ -1,4 +1,5 @@
 /** Station 6: the learner's finishes, their bias and scatter, and what to change. */
+
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
@@ -8,6 +9,7 @@ import { finishWords } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket } from "../../shell/useDocket";
+import { t } from "../../words";
 import { AdviceCard } from "./AdviceCard";
 import { BeforeAfter } from "./BeforeAfter";
 import { FinishSlab } from "./FinishSlab";
@@ -25,14 +27,14 @@ const ShiftStation = () => {
   const nothing = docket.sheet_id === null || (sets.data && !list.some((s) => s.marks.length));
   if (nothing)
     return (
-      <Nothing title="No finishes yet">
-        <p>After a few taped attempts on one cue sheet, bias and scatter are told apart here.</p>
+      <Nothing title={t("shift.no finishes yet")}>
+        <p>{t("shift.after a few taped attempts")}</p>
         <Button component={Link} to={{ pathname: "/drive", search }} variant="contained">
-          Go to Drive
+          {t("shift.go to drive")}
         </Button>
       </Nothing>
     );
-  if (!sheet.data || !current) return <Waiting what="Sorting the finishes" />;
+  if (!sheet.data || !current) return <Waiting what={t("shift.sorting the finishes")} />;
   const words = finishWords(sheet.data.ground.body.goal, sheet.data.method.body);
   return (
     <Columns side={360} least={620}>

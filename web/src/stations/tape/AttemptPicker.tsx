@@ -2,6 +2,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { Attempt } from "../../api/types";
 import { useDates } from "../../shell/useDates";
+import { t } from "../../words";
 
 interface Props {
   attempts: Attempt[];
@@ -10,8 +11,9 @@ interface Props {
 }
 
 const state = (attempt: Attempt): string => {
-  if (attempt.void) return "spoilt, left out";
-  return attempt.tape?.verdict.outcome ?? "not taped yet";
+  if (attempt.void) return t("tape.spoilt left out");
+  const outcome = attempt.tape?.verdict.outcome;
+  return outcome ? t(`names.${outcome}`) : t("tape.not taped yet");
 };
 
 /** Which attempt is on the drawing; the newest comes first. */
@@ -21,7 +23,7 @@ export const AttemptPicker = ({ attempts, attempt, onChoose }: Props) => {
     <TextField
       select
       size="small"
-      label="Attempt"
+      label={t("tape.attempt")}
       value={attempt.id}
       onChange={(e) => onChoose(e.target.value)}
       sx={{ mt: 0.75 }}

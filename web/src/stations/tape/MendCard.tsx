@@ -1,4 +1,5 @@
 /** How to put right where it stands: the fewest movements, said step by step. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
@@ -9,6 +10,7 @@ import { Asked } from "../../shell/Asked";
 import { length, roughly } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { t } from "../../words";
 
 /** Asked for by hand: it takes a second or two, and is not wanted after every reading. */
 export const useMend = (attempt: Attempt, readings: Readings | null, wanted: boolean) =>
@@ -34,20 +36,15 @@ interface Props {
 
 export const MendCard = ({ mend, wanted, ask, words }: Props) => (
   <Asked
-    question="How to put it right"
-    title="How to put it right"
-    label="How to put it right"
+    question={t("tape.how to put it right")}
+    title={t("tape.how to put it right")}
+    label={t("tape.how to put it right")}
     wanted={wanted}
     ask={ask}
-    busy={mend.isFetching && "Trying the movements that are left…"}
+    busy={mend.isFetching && t("tape.trying the movements")}
   >
     {mend.error && <Alert severity="error">{mend.error.message}</Alert>}
-    {mend.data === null && (
-      <Alert severity="warning">
-        No few movements do it from here, in the room there is and within the standard. Pull out and
-        begin again: that is not giving up.
-      </Alert>
-    )}
+    {mend.data === null && <Alert severity="warning">{t("tape.no few movements do")}</Alert>}
     {mend.data && <Steps mend={mend.data} words={words} />}
   </Asked>
 );
@@ -67,12 +64,14 @@ const Steps = ({ mend, words }: { mend: Mend; words: FinishWords }) => {
           ))}
       </Box>
       <Box sx={{ fontSize: 14 }}>
-        It ends {length(mend.finish.kerb_front_m, units)} from the {words.edge} in front and{" "}
-        {length(mend.finish.kerb_rear_m, units)} behind.
+        {t("tape.it ends", {
+          front: length(mend.finish.kerb_front_m, units),
+          edge: words.edge,
+          rear: length(mend.finish.kerb_rear_m, units),
+        })}
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 1 }}>
-        Computed from the readings, wheels straight at the start. All-round check before each
-        movement; at a crawl, with an observer.
+        {t("tape.computed from the readings wheels")}
       </Box>
     </>
   );

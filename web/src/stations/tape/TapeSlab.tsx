@@ -1,4 +1,5 @@
 /** The finish, to scale, with the readings typed on its dimension lines. */
+
 import type { Dimensioned, Mend, Metres, Point, Sheet, Tape, VehicleBody } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
@@ -8,6 +9,7 @@ import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { finishWords, PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import type { TypedReadings } from "./typed";
 
 interface Props {
@@ -65,8 +67,9 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
   const lane = ({ from_m, to_m }: Dimensioned): Point => step(mid(from_m, to_m), drawing.away, 2.4);
   return (
     <Slab
+      named={false}
       bounds={bounds}
-      label="Where it ended, to scale"
+      label={t("tape.where it ended to scale")}
       overlay={
         <>
           {rear && field("kerb_rear_m", words.kerb_rear_m, shut(rear), "cm")}
@@ -98,10 +101,10 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
       <text x={12} y={drawing.away[1] > 0.5 ? "6%" : "96%"} fill="#fff" fontSize={13}>
         {tape
           ? tape.along_known
-            ? "Solid: as taped. Outline: as planned."
-            : "Solid: as taped; its place along is assumed, no gap was taped. Outline: as planned."
-          : "Outline: as planned. Nothing taped yet."}
-        {mend && " Coral: put right."}
+            ? t("tape.solid as taped outline")
+            : t("tape.solid as taped its place")
+          : t("tape.outline as planned nothing taped")}
+        {mend && ` ${t("tape.coral put right")}`}
       </text>
     </Slab>
   );

@@ -1,4 +1,5 @@
 /** Station 5: where it ended, by tape, and what that comes to. */
+
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
@@ -13,6 +14,7 @@ import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
 import { useStored } from "../../shell/useStored";
+import { t } from "../../words";
 import { AttemptPicker } from "./AttemptPicker";
 import { MendCard, useMend } from "./MendCard";
 import { TapeSlab } from "./TapeSlab";
@@ -38,14 +40,14 @@ const TapeStation = () => {
   const attempt = list.find((a) => a.id === chosen) ?? list.findLast((a) => !a.tape) ?? list.at(-1);
   if (docket.sheet_id === null || (attempts.data && !attempt))
     return (
-      <Nothing title="Nothing to tape yet">
-        <p>Drive an attempt first; then its readings are typed here.</p>
+      <Nothing title={t("tape.nothing to tape yet")}>
+        <p>{t("tape.drive an attempt first then")}</p>
         <Button component={Link} to={{ pathname: "/drive", search }} variant="contained">
-          Go to Drive
+          {t("tape.go to drive")}
         </Button>
       </Nothing>
     );
-  if (!sheet.data || !attempt) return <Waiting what="Fetching the attempts" />;
+  if (!sheet.data || !attempt) return <Waiting what={t("tape.fetching the attempts")} />;
   return (
     <Taping
       key={attempt.id}
@@ -156,8 +158,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
             <VerdictCard tape={tape} standard={sheet.standard} words={words} />
           ) : (
             <Alert severity="info" role="note">
-              Type both readings to the {words.edge} on the drawing; a gap ahead or behind makes the
-              place along it sure.
+              {t("tape.type both readings", { edge: words.edge })}
             </Alert>
           )}
         </Box>
@@ -171,14 +172,14 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
               loading={save.isPending}
               onClick={() => save.mutate()}
             >
-              {draft || !attempt.tape ? "Keep the readings" : "Kept"}
+              {draft || !attempt.tape ? t("tape.keep the readings") : t("tape.kept")}
             </Button>
             <Button
               sx={{ minHeight: 52 }}
               loading={spoilt.isPending}
               onClick={() => spoilt.mutate()}
             >
-              {attempt.void ? "Count it again" : "Spoilt by others"}
+              {attempt.void ? t("tape.count it again") : t("tape.spoilt by others")}
             </Button>
           </Box>
         )}

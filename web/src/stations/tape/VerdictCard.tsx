@@ -1,4 +1,5 @@
 /** The verdict in words, each figure beside its limit. */
+
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
@@ -8,41 +9,48 @@ import { degrees, length, type Units } from "../../shell/units";
 import { useDates } from "../../shell/useDates";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
+import { type Code, decimal, t } from "../../words";
 
-const NAMES: Record<string, string> = {
-  kerb_front_m: "Front wheel to kerb",
-  kerb_rear_m: "Rear wheel to kerb",
-  angle_deg: "Off parallel",
-  ahead_m: "Gap ahead",
-  behind_m: "Gap behind",
-  forward_movements: "Forward movements",
-  reverse_movements: "Reverse movements",
-  looks_missed: "Looks missed",
-  looks_late: "Looks late",
-  prompts: "Looks prompted",
-  kerb_touches: "Kerb touched",
-  kerb_mounts: "Kerb mounted",
-  vehicle_touches: "Vehicle touched",
-  seconds: "Time",
+const NAMES: Record<string, Code> = {
+  kerb_front_m: "tape.front wheel to kerb",
+  kerb_rear_m: "tape.rear wheel to kerb",
+  angle_deg: "tape.off parallel",
+  ahead_m: "tape.gap ahead",
+  behind_m: "tape.gap behind",
+  forward_movements: "tape.forward movements",
+  reverse_movements: "tape.reverse movements",
+  looks_missed: "tape.looks missed",
+  looks_late: "tape.looks late",
+  prompts: "tape.looks prompted",
+  kerb_touches: "tape.kerb touched",
+  kerb_mounts: "tape.kerb mounted",
+  vehicle_touches: "tape.vehicle touched",
+  seconds: "tape.time",
 };
 
-const HEADLINES: Record<Tape["verdict"]["outcome"], string> = {
-  met: "Standard met",
-  "met with small faults": "Met, with small faults",
-  "not met": "Not met",
-  ended: "The test would have ended",
+const HEADLINES: Record<Tape["verdict"]["outcome"], Code> = {
+  met: "tape.standard met",
+  "met with small faults": "tape.met with small faults",
+  "not met": "tape.not met",
+  ended: "tape.the test would have ended",
 };
 
-const GRADES = { small: "small fault", serious: "serious", ends: "ends the test" } as const;
+const GRADES = {
+  small: "tape.small fault",
+  serious: "names.serious",
+  ends: "tape.ends the test",
+} as const;
 
-export const measureName = (measure: string, words?: FinishWords): string =>
-  words?.[measure as keyof FinishWords] ?? NAMES[measure] ?? measure;
+export const measureName = (measure: string, words?: FinishWords): string => {
+  const code = NAMES[measure];
+  return words?.[measure as keyof FinishWords] ?? (code ? t(code) : measure);
+};
 
 export const figure = (measure: string, value: number | null, units: Units): string => {
-  if (value === null) return "not taped";
+  if (value === null) return t("tape.not taped");
   if (measure.endsWith("_m")) return length(value, units);
   if (measure.endsWith("_deg")) return degrees(value, 1);
-  return measure === "seconds" ? `${Math.round(value)} s` : String(value);
+  return measure === "seconds" ? t("tape.seconds", { value: Math.round(value) }) : decimal(value);
 };
 
 export const limitText = (
@@ -53,9 +61,12 @@ export const limitText = (
   if (!range) return "";
   const [low, high] = range;
   if (low !== null && high !== null)
-    return `${figure(measure, low, units)} to ${figure(measure, high, units)}`;
-  if (high !== null) return `at most ${figure(measure, high, units)}`;
-  return low === null ? "" : `at least ${figure(measure, low, units)}`;
+    return t("tape.between", {
+      low: figure(measure, low, units),
+      high: figure(measure, high, units),
+    });
+  if (high !== null) return t("tape.at most", { high: figure(measure, high, units) });
+  return low === null ? "" : t("tape.at least", { low: figure(measure, low, units) });
 };
 
 interface Props {
@@ -71,13 +82,12 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
   const body = standard.body;
   const good = verdict.met;
   return (
-    <Paper role="status" aria-label="Verdict" sx={{ p: 1.75 }}>
+    <Paper role="status" aria-label={t("tape.verdict")} sx={{ p: 1.75 }}>
       <Typography variant="h1" sx={{ color: good ? ink.teal : ink.coralText }}>
-        {HEADLINES[verdict.outcome]}
+        {t(HEADLINES[verdict.outcome])}
       </Typography>
       <Box sx={{ fontSize: 13, color: ink.soft, mb: 1 }}>
-        {body.name}, {dates.day(body.dated)}. The school's own figures; the licensing authority's
-        word prevails.
+        {t("tape.the schools own figures", { name: body.name, dated: dates.day(body.dated) })}
       </Box>
       <Box component="table" sx={{ width: "100%", borderCollapse: "collapse", fontSize: 14 }}>
         <tbody>
@@ -89,9 +99,11 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
         </tbody>
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 1 }}>
-        By tape: sure to ±{length(2 * tape.sigma_across_m, units)} and ±
-        {degrees(2 * tape.sigma_angle_deg, 1)}, taking ±{length(tape.reading_sigma_m, units)} for
-        each reading.
+        {t("tape.by tape sure", {
+          across: length(2 * tape.sigma_across_m, units),
+          angle: degrees(2 * tape.sigma_angle_deg, 1),
+          reading: length(tape.reading_sigma_m, units),
+        })}
       </Box>
     </Paper>
   );
@@ -111,7 +123,7 @@ const Row = ({ finding, units, words }: RowProps) => {
         {measureName(finding.measure, words)}
         {finding.grade && (
           <Box component="strong" sx={{ color: ink.coralText, display: "block", fontSize: 13 }}>
-            ▲ {GRADES[finding.grade]}
+            ▲ {t(GRADES[finding.grade])}
           </Box>
         )}
       </td>

@@ -1,0 +1,107 @@
+"""The screens in a language whose texts are 40 % longer: everything is said in it, nothing is cut.
+
+The pseudo-language marks whatever comes from a catalogue with accents; what somebody has typed has
+none and is known from the school's own documents.
+"""
+
+import json
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import expect
+
+from house import pseudo
+from house.pseudo import stretched
+from server.schools.models import Member, School
+from tests.browser.steps import MAREN, TEODOR
+
+SAID = (Path(__file__).parent / "texts.js").read_text("utf-8")
+MARKED = re.compile("[áéíóúýńŕś]")
+FIGURE = re.compile(r"[\d.,]+ ?(cm|m|ft|in|s)\b|\b(cm|ft|in)\b|Fair Corner")
+DATE = re.compile(r"([A-Z][a-z]{2}, )?[A-Z][a-z]{2} \d+|\d\d:\d\d [AP]M")
+STATIONS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare")
+FREE_TEXT = ("name", "say", "note", "about", "author", "authority", "learner", "instructor")
+DESK = ("people", "diary", "garage", "standards", "hill", "trailer")
+
+
+def sentences(catalogue):
+    for said in catalogue.values():
+        yield from [said] if isinstance(said, str) else sentences(said)
+
+
+def test_the_words_are_longer_by_two_fifths_and_keep_their_places():
+    for english, longer in pseudo.expected().items():
+        plain = list(sentences(json.loads(english.with_name("en.json").read_text("utf-8"))))
+        other = list(sentences(json.loads(longer)))
+        assert sum(map(len, other)) >= 1.4 * sum(map(len, plain))
+        places = re.compile(r"\{\w+\}|</?\w+>")
+        assert [places.findall(said) for said in other] == [places.findall(said) for said in plain]
+
+
+@pytest.fixture
+def longer_words(site):
+    spoken = dict(School.objects.values_list("pk", "locale"))
+    School.objects.update(locale="en-XA")
+    yield
+    for pk, locale in spoken.items():
+        School.objects.filter(pk=pk).update(locale=locale)
+
+
+def typed(page):
+    """Every text that somebody in the school has given, the longest first."""
+    found = set()
+
+    def gather(part):
+        for field, inside in part.items() if isinstance(part, dict) else enumerate(part):
+            if field in FREE_TEXT and inside:
+                found.add(inside)
+            elif isinstance(inside, dict | list):
+                gather(inside)
+
+    for address in ("documents", "people", "lessons"):
+        gather(page.request.get(f"/api/{address}").json())
+    return sorted((text for text in found if len(text) > 2), key=len, reverse=True)
+
+
+def unsaid(text, known):
+    """Whether a text comes from no catalogue and from nobody."""
+    for name in known:
+        text = text.replace(name, " ")
+    text = DATE.sub(" ", FIGURE.sub(" ", text))
+    return re.search("[A-Za-z]{2}", text) and not MARKED.search(text)
+
+
+def looked_at(page, known):
+    expect(page.locator("main [role=progressbar]")).to_have_count(0)
+    told = page.evaluate(SAID)
+    assert [text for text in told["texts"] if unsaid(text, known)] == []
+    assert (told["cut"], told["crossed"]) == ([], [])
+    assert any(MARKED.search(text) for text in told["texts"])
+
+
+@pytest.mark.parametrize(
+    ("person", "learners"), [(MAREN, ("Ines Varga", "Lotte Brisk")), (TEODOR, ("Gerd Walsh",))]
+)
+def test_every_screen_is_said_in_longer_words(open_page, longer_words, person, learners):
+    page = open_page(1280, 800)
+    page.goto("/")
+    # Nobody is known yet, and the browser's own language is spoken.
+    page.get_by_label("Name").fill(person[0])
+    page.get_by_label("Password").fill(person[1])
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("main").get_by_role("list")).to_be_visible()
+    expect(page.locator("html")).to_have_attribute("lang", "en-XA")
+    known = typed(page)
+    for learner in learners:
+        pk = Member.objects.get(name=learner).pk
+        for where in (*STATIONS, *(DESK if learner == learners[0] else ())):
+            page.goto(f"/{where}?learner={pk}")
+            expect(page.get_by_role("main").locator("h1, h2, svg").first).to_be_visible()
+            page.wait_for_load_state("networkidle")
+            looked_at(page, known)
+        page.goto(f"/cues?learner={pk}")
+        for button in ("Change this method", "Method:"):
+            page.get_by_role("button", name=stretched(button)).click()
+            page.wait_for_load_state("networkidle")
+            looked_at(page, known)

@@ -1,0 +1,18 @@
+/** Speaks the school's language; until there is a school to ask, the browser's. */
+import { useSuspenseQuery } from "@tanstack/react-query";
+import { vocabularyQuery } from "../api/queries";
+import type { Session } from "../api/types";
+import { speak } from "../words";
+
+export const useLanguage = ({ person, school }: Session) => {
+  const locale = school?.locale ?? navigator.language;
+  useSuspenseQuery({
+    queryKey: ["words", locale, person?.id],
+    queryFn: async ({ client }) => {
+      const names = person ? (await client.ensureQueryData(vocabularyQuery)).names : {};
+      document.documentElement.lang = await speak(locale, names);
+      return locale;
+    },
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
