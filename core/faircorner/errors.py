@@ -9,8 +9,8 @@ class InputError(ValueError):
     """A value that cannot be used: which field, and what to do about it.
 
     field : the document's own name for the value, e.g. ``circles[1].kerb_circle_m``
-    problem : one clause that states the rule and, where it can be guessed, the fix; `Said` where
-    it has quantities, so that it can be told in the person's units
+    problem : one clause that states the rule and, where it can be guessed, the fix; text where it
+    comes from elsewhere, such as a parser
     """
 
     def __init__(self, field: str, problem: str | Said) -> None:
@@ -23,8 +23,8 @@ class InputError(ValueError):
         """As the shell tells it, in metres."""
         return self.told()
 
-    def told(self, units: Units = "metric") -> str:
-        return self.said.told(units)
+    def told(self, units: Units = "metric", locale: str = "en") -> str:
+        return self.said.told(units, locale)
 
     def __str__(self) -> str:
         return f"{self.field}: {self.problem}" if self.field else self.problem

@@ -5,6 +5,7 @@ from typing import Any
 from django.db import transaction
 from faircorner.documents.reading import accepted
 from faircorner.errors import InputError
+from faircorner.said import Said
 
 from server.documents.models import Document, Kind, Revision
 from server.errors import Stale
@@ -29,7 +30,7 @@ def create_document(
 ) -> Revision:
     """A new document with its first revision. Raises InputError naming the field."""
     if (kind == Kind.SEAT) != (vehicle_id is not None):
-        raise InputError("vehicle_id", "a seat needs its vehicle, and nothing else has one")
+        raise InputError("vehicle_id", Said("a seat needs its vehicle"))
     vehicle = None
     if vehicle_id is not None:
         vehicle = Document.objects.for_school(school).get(pk=vehicle_id, kind=Kind.VEHICLE)

@@ -14,6 +14,7 @@ from faircorner.documents.finishes import finish_document
 from faircorner.documents.plans import mend_document
 from faircorner.documents.verdicts import verdict_document
 from faircorner.errors import InputError
+from faircorner.said import Said
 from faircorner.standards import Noted, counted
 from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, judge, locate
 
@@ -61,7 +62,7 @@ def keep_attempt(
         ("looks", len(cue_sheet.plan["looks"])),
     ):
         if len(notes[name]) > most:
-            raise InputError(f"notes.{name}", f"the sheet has only {most}")
+            raise InputError(f"notes.{name}", Said("the sheet has only", most=most))
     attempt, made = Attempt.objects.get_or_create(
         pk=attempt_id,
         defaults={

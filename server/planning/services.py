@@ -66,7 +66,7 @@ def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
             pk=ids[kind], document__school=school, document__kind=kind
         )
     if found["seat"].document.vehicle_id != found["vehicle"].document_id:
-        raise InputError("seat", "belongs to another vehicle; choose a seat of this one")
+        raise InputError("seat", Said("belongs to another vehicle"))
     return found
 
 

@@ -9,6 +9,7 @@ from faircorner.cues import suited
 from faircorner.documents.figures import pose_document
 from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
+from faircorner.said import Said
 from faircorner.shift import advise, describe
 from faircorner.shift.finishes import LEVEL, MEASURED, least_count, mean_pose
 from faircorner.tape import MET
@@ -146,7 +147,7 @@ def take_advice(school: School, member: Member, sheet_id: int) -> Shift:
     described = set_of(sheet, list(sheet.attempts.all()))
     advice = described["advice"]
     if advice is None or advice["kind"] != "move cue":
-        raise InputError("sheet", "there is no cue to move on this evidence; drive and tape more")
+        raise InputError("sheet", Said("no cue to move"))
     number = str(advice["call"])
     shifts = dict(sheet.options.get("shifts_m", {}))
     shifts[number] = round(shifts.get(number, 0.0) + advice["by_m"], 3)

@@ -1,6 +1,7 @@
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
 from faircorner.errors import InputError
+from faircorner.said import Said
 from ninja import Router, Status
 from ninja.errors import HttpError
 from ninja.utils import check_csrf
@@ -64,5 +65,5 @@ def people_list(request: Caller) -> object:
 @may(Role.LEAD, Role.INSTRUCTOR)
 def learner_add(request: Caller, body: PersonIn) -> object:
     if not body.name.strip():
-        raise InputError("name", "must not be empty; write the learner's name")
+        raise InputError("name", Said("learner's name wanted"))
     return Status(201, add_learner(request.school, name=body.name, note=body.note))

@@ -53,6 +53,15 @@ def test_every_clause_that_is_written_out_is_in_the_catalogue_with_its_parts():
         assert places(known[code]) == parts, where
 
 
+def test_no_error_has_its_sentence_in_the_code():
+    """But what the shell and a parser say of a file that cannot be read at all."""
+    for path in CORE.rglob("*.py"):
+        for node in ast.walk(ast.parse(path.read_text("utf-8"))):
+            if isinstance(node, ast.Call) and getattr(node.func, "id", "") == "InputError":
+                written = isinstance(node.args[1], ast.Constant | ast.JoinedStr)
+                assert not written or path.name == "cli.py", f"{path.name}:{node.lineno}"
+
+
 def test_every_language_says_the_same_parts_of_every_clause():
     for language in LANGUAGES:
         own = clauses(language)
@@ -127,6 +136,18 @@ def test_a_limit_is_told_in_the_persons_units(units, text):
     with pytest.raises(InputError):
         between("kerb_m", float("nan"), 0.02, 1.5)
     assert Said("between", low=Exact(1), high=Exact(2), got=Exact(3)).lengths == (1, 2, 3)
+
+
+def test_what_cannot_be_is_told_in_the_persons_units_too(linnet):
+    with pytest.raises(InputError) as caught:
+        replace(linnet, mirror_width=1.0)
+    assert caught.value.told().startswith("1 m is less than the width of 1.75 m;")
+    assert caught.value.told("imperial").startswith(
+        "3 ft 3.4 in is less than the width of 5 ft 8.9 in"
+    )
+    with pytest.raises(InputError) as caught:
+        replace(linnet.steering, lock_turns=0.15)
+    assert caught.value.told(locale="de-DE").endswith("got 0,15")
 
 
 CAME = Came(metres=0.4, heading=np.radians(-12), then=np.radians(35), rolled=4.2)

@@ -9,6 +9,7 @@ from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Dimension
 from faircorner.plane import Floats, frozen, mirrored, mirrored_box, to_site
+from faircorner.said import Said
 from faircorner.sides import sided, turned_back, turned_in
 from faircorner.vehicle import Vehicle
 
@@ -73,7 +74,7 @@ def held(scene: Scene) -> tuple[Dimension, ...]:
     Raises InputError where nobody said where it stands.
     """
     if scene.standing is None:
-        raise InputError("standing", "says where the vehicle stands; put it in")
+        raise InputError("standing", Said("standing wanted"))
     return scene.suited().ground.berth.dimensions(scene.standing, scene.vehicle)
 
 

@@ -8,6 +8,7 @@ from pydantic import Field
 
 from faircorner.errors import InputError
 from faircorner.model import Metres, Model, Name
+from faircorner.said import Said
 
 __all__ = [
     "USUAL_ANGLE",
@@ -44,7 +45,12 @@ class Unknown:
         if not self.low <= self.prefer <= self.high or self.low == self.high:
             raise InputError(
                 "prefer",
-                f"low, prefer and high must rise: {self.low:g}, {self.prefer:g}, {self.high:g}",
+                Said(
+                    "low, prefer and high must rise",
+                    low=self.low,
+                    prefer=self.prefer,
+                    high=self.high,
+                ),
             )
 
 

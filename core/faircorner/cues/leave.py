@@ -12,6 +12,7 @@ from faircorner.errors import InputError
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, drive
 from faircorner.plane import Bools, Floats
+from faircorner.said import Said
 from faircorner.sides import sided
 from faircorner.vehicle import Vehicle
 
@@ -49,7 +50,7 @@ def leave(scene: Scene) -> tuple[Leaving, ...]:
     """
     start = scene.standing
     if start is None or not np.isfinite(start).all():
-        raise InputError("pose", "must be three numbers")
+        raise InputError("pose", Said("must be three numbers"))
     place = scene.suited().ground
     if place.has_kerb:
         ways: tuple[tuple[int, int, int], ...] = ((-1, -1, 1),)

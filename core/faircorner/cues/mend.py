@@ -68,7 +68,7 @@ def mend(scene: Scene, *, forward: int, reverse: int) -> Mend | None:
     """
     start = scene.standing
     if start is None or not np.isfinite(start).all():
-        raise InputError("pose", "must be three numbers")
+        raise InputError("pose", Said("must be three numbers"))
     here = scene.suited()
     ways: tuple[Way, ...] = ("toward", "away")
     for count, target in product(range(1, _MOST + 1), _targets(here, start)):

@@ -29,11 +29,11 @@ class Wheel:
 
     def __post_init__(self) -> None:
         if self.turns is not None and not 0 < self.turns <= 10:
-            raise InputError("turns", f"must be above 0 and at most 10, got {self.turns:g}")
+            raise InputError("turns", Said("turns above 0 and at most 10", got=self.turns))
         amount = self.of_lock
         least, most = (amount.low, amount.high) if isinstance(amount, Unknown) else (amount, amount)
         if not (least > 0 and most <= 1):
-            raise InputError("of_lock", f"must be above 0 and at most 1, got {least:g} to {most:g}")
+            raise InputError("of_lock", Said("share above 0 and at most 1", got=least, most=most))
 
     @property
     def sign(self) -> int:
@@ -93,22 +93,22 @@ class Method:
 
     def __post_init__(self) -> None:
         if not self.steps:
-            raise InputError("steps", "needs at least one step")
+            raise InputError("steps", Said("needs at least one step"))
         object.__setattr__(self, "unknowns", self._unknowns())
         named = [u.name for u in self.unknowns]
         for name in named:
             if named.count(name) > 1:
-                raise InputError("steps", f"{name} is to be fitted twice, with different limits")
+                raise InputError("steps", Said("is to be fitted twice", name=name))
         for i, step in enumerate(self.steps):
             if step.until.settles_next and i + 1 == len(self.steps):
                 raise InputError(
                     f"steps[{i}].until",
-                    "a heading settles in the next step; add a straight one",
+                    Said("heading as last step"),
                 )
             if step.standing and step.until.sets_the_wheel:
                 raise InputError(
                     f"steps[{i}].until",
-                    "a wheel turned standing is set before the step rolls",
+                    Said("a wheel turned standing"),
                 )
 
     def _unknowns(self) -> tuple[Unknown, ...]:

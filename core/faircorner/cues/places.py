@@ -7,6 +7,7 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.ground import Ground, Kerbline
 from faircorner.plane import Floats, to_body, wrap
+from faircorner.said import Said
 from faircorner.sight import Seat
 from faircorner.vehicle import Vehicle, tyre_poses
 
@@ -39,7 +40,7 @@ def own_point(vehicle: Vehicle, name: str) -> Floats:
         "front wheel": front_hub,
     }
     if name not in places:
-        raise InputError("own", f"{name!r} is not one of {', '.join(places)}")
+        raise InputError("own", Said("is not one of", name=name, known=", ".join(places)))
     return places[name]
 
 
@@ -47,7 +48,7 @@ def landmark_x(ground: Ground, name: str) -> float:
     """x of a named place along the kerb, m; InputError if it is not there."""
     places = ground.landmarks
     if name not in places:
-        raise InputError("landmark", f"{name!r} is not one of {', '.join(places)}")
+        raise InputError("landmark", Said("is not one of", name=name, known=", ".join(places)))
     return places[name]
 
 
@@ -55,7 +56,7 @@ def edge_line(ground: Ground, name: str) -> Kerbline:
     """A named edge of what is driven on; InputError if it is not there."""
     lines = {line.name: line for line in ground.kerblines}
     if name not in lines:
-        raise InputError("edge", f"{name!r} is not one of {', '.join(lines)}")
+        raise InputError("edge", Said("is not one of", name=name, known=", ".join(lines)))
     return lines[name]
 
 
@@ -73,7 +74,7 @@ def own_mark(vehicle: Vehicle, name: str) -> Floats:
     """A mark of the vehicle, (3,) m in its frame: the kerb side's where there are two."""
     marks = {f.name: np.array([f.x, f.y, f.z]) for f in sorted(vehicle.features, key=lambda f: f.y)}
     if name not in marks:
-        raise InputError("mark", f"{name!r} is not one of {', '.join(marks) or 'none'}")
+        raise InputError("mark", Said("is not one of", name=name, known=", ".join(marks) or "none"))
     return marks[name]
 
 

@@ -11,7 +11,7 @@ from faircorner.cues.scene import Scene
 from faircorner.cues.windows import breakage
 from faircorner.errors import InputError
 from faircorner.motion import Track
-from faircorner.said import Said
+from faircorner.said import Exact, Said
 from faircorner.sides import sided
 from faircorner.standards import Finish
 
@@ -46,9 +46,11 @@ def play(scene: Scene, values: dict[str, float], *, call: int, by: float) -> Pla
     """
     method = scene.method
     if not 1 <= call < len(method.steps):
-        raise InputError("call", f"there is no call {call}; calls are 1 to {len(method.steps) - 1}")
+        raise InputError(
+            "call", Said("there is no such call", call=call, most=len(method.steps) - 1)
+        )
     if not abs(by) <= _REACH:
-        raise InputError("by_m", f"must be within {_REACH:g} m, got {by:g}")
+        raise InputError("by_m", Said("must be within", reach=Exact(_REACH), got=Exact(by)))
     ready, given = prepare(scene)
     late = np.zeros((1, len(method.steps)))
     late[0, call - 1] = by

@@ -6,6 +6,7 @@ from faircorner.cues.fit import Given
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError, between
+from faircorner.said import Said
 
 __all__ = ["prepare"]
 
@@ -17,15 +18,13 @@ def prepare(scene: Scene) -> tuple[Scene, Given]:
     """
     vehicle, method, options = scene.vehicle, scene.method, scene.options
     if vehicle.trailer is not None:
-        raise InputError(
-            "vehicle", "draws a trailer, and no method here places one; leave it out, or back it"
-        )
+        raise InputError("vehicle", Said("draws a trailer"))
     lock = vehicle.steering.lock_turns
     for i, step in enumerate(method.steps):
         if step.wheel.turns is not None and step.wheel.turns > lock:
             raise InputError(
                 f"steps[{i}].wheel.turns",
-                f"{step.wheel.turns:g} is beyond this vehicle's lock of {lock:g} turns",
+                Said("is beyond this vehicles lock", turns=step.wheel.turns, lock=lock),
             )
     place = scene.suited().ground.wanting(kerb=options.kerb, gap=options.ahead)
     pinned = dict(options.pinned)
@@ -36,17 +35,17 @@ def prepare(scene: Scene) -> tuple[Scene, Given]:
     between("gap_m", gap, 0.2, 8.0)
     rate = method.turns_per_metre if options.turns_per_metre is None else options.turns_per_metre
     if not 0.2 <= rate <= 10:
-        raise InputError("turns_per_metre", f"must be between 0.2 and 10, got {rate:g}")
+        raise InputError("turns_per_metre", Said("must be between 0.2 and 10", got=rate))
     known = {u.name: u for u in method.unknowns}
     for name, value in pinned.items():
         if name not in known:
-            raise InputError(name, f"this method has no such figure; it has {', '.join(known)}")
+            raise InputError(name, Said("no such figure", known=", ".join(known)))
         if not known[name].low <= value <= known[name].high:
-            raise InputError(name, "lies outside what the method allows")
+            raise InputError(name, Said("outside what the method allows"))
     for number in options.shifts:
         if not 1 <= number < len(method.steps):
             last = len(method.steps) - 1
-            raise InputError("shifts", f"there is no call {number}; calls are 1 to {last}")
+            raise InputError("shifts", Said("there is no such call", call=number, most=last))
     return replace(scene, ground=place), Given(gap=gap, rate=rate, pinned=pinned)
 
 

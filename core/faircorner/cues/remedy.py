@@ -7,6 +7,7 @@ from faircorner.cues.fit import Given, fit
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Room, Size, adjust, kind_of, measures
+from faircorner.said import Said
 
 __all__ = ["Heard", "Remedy", "least_change", "least_sizes", "silent"]
 
@@ -81,7 +82,7 @@ def least_sizes(scene: Scene, given: Given, heard: Heard) -> list[tuple[str, flo
     """
     sizes_of = kind_of(scene.ground).sizes
     if sizes_of is None:
-        raise InputError("ground", "there is no least size to look for at such a place")
+        raise InputError("ground", Said("there is no least size"))
     found: list[tuple[str, float | None, Scene]] = []
     sizes = sizes_of(scene.ground, scene.vehicle)
     fits = _Fits(heard, len(sizes))

@@ -72,7 +72,9 @@ def rescue(
     """
     method = scene.method
     if not 1 <= call < len(method.steps):
-        raise InputError("call", f"there is no call {call}; calls are 1 to {len(method.steps) - 1}")
+        raise InputError(
+            "call", Said("there is no such call", call=call, most=len(method.steps) - 1)
+        )
     ready, given = prepare(scene)
     figures = np.array([[values[u.name] for u in method.unknowns]])
     late = np.zeros((1, len(method.steps)))

@@ -12,6 +12,7 @@ from faircorner.cues.method import Way
 from faircorner.errors import InputError, between
 from faircorner.motion import Leg, drive, settle_turn
 from faircorner.plane import Floats, to_site
+from faircorner.said import Said
 from faircorner.vehicle import Vehicle
 
 __all__ = ["ANGLES", "Shuffle", "drift", "rejoin", "shuffle"]
@@ -62,7 +63,7 @@ def shuffle(vehicle: Vehicle, sideways: float, *, direction: int, way: Way) -> t
     """
     between("sideways_m", sideways, 0.02, 8.0)
     if way not in ("toward", "away"):
-        raise InputError("way", f"must be toward or away, got {way}")
+        raise InputError("way", Said("must be toward or away", got=way))
     found = (_at(vehicle, sideways, np.radians(angle), direction, way) for angle in ANGLES)
     return tuple(one for one in found if one is not None and one.metres <= _LONGEST)
 

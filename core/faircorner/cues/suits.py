@@ -5,6 +5,7 @@ from dataclasses import replace
 from faircorner.cues.method import Method
 from faircorner.errors import InputError
 from faircorner.ground import KINDS, Ground
+from faircorner.said import Said
 
 __all__ = ["MANOEUVRES", "goal_of", "suited"]
 
@@ -35,5 +36,5 @@ def suited(ground: Ground, method: Method) -> Ground:
     wanted = goal_of(method.manoeuvre)
     if ground.goal.kind != wanted:
         where = KINDS[wanted].where
-        raise InputError("ground", f"{method.name} ends {where}; choose such a place")
+        raise InputError("ground", Said("method ends elsewhere", name=method.name, where=where))
     return replace(ground, goal=ground.goal.ending(method.manoeuvre))

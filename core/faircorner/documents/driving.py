@@ -23,6 +23,7 @@ from faircorner.motion import (
     trailer_headings,
 )
 from faircorner.plane import box
+from faircorner.said import Said
 from faircorner.vehicle import Trailer, Vehicle
 
 __all__ = ["BackingRequest", "DriveRequest", "backing_document", "drive_document"]
@@ -89,7 +90,7 @@ def drive_document(request: DriveRequest) -> dict[str, Any]:
     if abs(start.turns) > vehicle.steering.lock_turns + 1e-9:
         raise InputError(
             "start.turns",
-            f"is beyond the lock of {vehicle.steering.lock_turns:g} turns",
+            Said("is beyond the lock", lock_turns=vehicle.steering.lock_turns),
         )
     track = drive(vehicle.steering, pose, [start.turns], legs, sample=request.sample_m)
     angles = np.degrees(vehicle.steering.road_wheel_angle(track.turns[0]))
@@ -115,9 +116,7 @@ def _tow(
     trailer = vehicle.trailer
     if trailer is None:
         if start.trailer_heading_deg is not None:
-            raise InputError(
-                "start.trailer_heading_deg", "the vehicle has no trailer; leave it out"
-            )
+            raise InputError("start.trailer_heading_deg", Said("the vehicle has no trailer"))
         return None
     told = start.trailer_heading_deg
     behind = np.radians(np.array([start.heading_deg if told is None else told]))
@@ -136,7 +135,7 @@ def backing_document(request: BackingRequest) -> dict[str, Any]:
     with inside("vehicle"):
         vehicle = request.vehicle.build()
     if vehicle.trailer is None:
-        raise InputError("vehicle", "draws no trailer; choose one that does")
+        raise InputError("vehicle", Said("draws no trailer"))
     start = StandingModel(x_m=0.0, y_m=0.0, heading_deg=0.0, trailer_heading_deg=-request.bend_deg)
     standing = {**start.model_dump(), "s_m": 0.0, "wheel_deg": 0.0, "leg": 0}
     path, jammed = [standing], None

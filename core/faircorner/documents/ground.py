@@ -22,6 +22,7 @@ from faircorner.ground import (
 )
 from faircorner.model import Metres, Model, Name, Point2, inside
 from faircorner.plane import Floats, frozen
+from faircorner.said import Said
 
 __all__ = [
     "GroundDocument",
@@ -148,8 +149,7 @@ class GroundDocument(Model):
             if edge.kind != "line" and max(off) > _DRAWN:
                 raise InputError(
                     f"edges[{i}].points_m",
-                    f"no {edge.kind} is kept clear of where {edge.name!r} is drawn; change the "
-                    "goal or road_width_m, put a wall or an island down instead, or leave it out",
+                    Said("drawn edge not kept clear", kind=edge.kind, name=edge.name),
                 )
 
 

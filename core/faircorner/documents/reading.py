@@ -8,6 +8,7 @@ from faircorner.documents.standard import StandardDocument
 from faircorner.documents.upgrades import upgraded
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
+from faircorner.said import Said
 
 __all__ = ["FORMATS", "Document", "accepted", "in_full", "json_schema", "read_document"]
 
@@ -44,7 +45,7 @@ def read_document(kind: str, document: Any) -> Document:
     """
     model = FORMATS[kind]
     if not isinstance(document, dict):
-        raise InputError(kind, f"must be an object with fields, got {type(document).__name__}")
+        raise InputError(kind, Said("must be an object", got=type(document).__name__))
     read = model.read(document)
     read.build()
     return read

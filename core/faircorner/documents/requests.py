@@ -16,6 +16,7 @@ from faircorner.documents.standard import StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.errors import InputError
 from faircorner.model import Metres, Model
+from faircorner.said import Exact, Said
 
 __all__ = ["OptionsModel", "PlanRequest", "angle_names", "method_named", "read_options"]
 
@@ -56,9 +57,12 @@ def read_options(model: OptionsModel, method: Method) -> Options:
     angles = angle_names(method)
     for number, metres in model.shifts_m.items():
         if not number.isdecimal():
-            raise InputError(f"options.shifts_m.{number}", "must be a call number such as 1")
+            raise InputError(f"options.shifts_m.{number}", Said("must be a call number"))
         if not -2 <= metres <= 2:
-            raise InputError(f"options.shifts_m.{number}", f"must be within 2 m, got {metres:g}")
+            raise InputError(
+                f"options.shifts_m.{number}",
+                Said("must be within", reach=Exact(2), got=Exact(metres)),
+            )
     return Options(
         gap=model.gap_m,
         kerb=model.kerb_m,
@@ -74,5 +78,5 @@ def method_named(request: PlanRequest, library: Mapping[str, MethodDocument]) ->
     if isinstance(request.method, MethodDocument):
         return request.method
     if request.method not in library:
-        raise InputError("", f"{request.method!r} is not one of {', '.join(library)}")
+        raise InputError("", Said("is not one of", name=request.method, known=", ".join(library)))
     return library[request.method]

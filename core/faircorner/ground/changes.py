@@ -8,6 +8,7 @@ from faircorner.errors import InputError
 from faircorner.ground.kinds import kind_of
 from faircorner.ground.place import Ground
 from faircorner.ground.sketch import Sketch
+from faircorner.said import Said
 from faircorner.sides import sided, turned_in
 
 __all__ = ["adjust", "measures", "sketch"]
@@ -33,5 +34,5 @@ def adjust(ground: Ground, measure: str, metres: float) -> Ground:
     Raises InputError naming the measure, also where this kind of place has no such measure.
     """
     if not np.isfinite(metres):
-        raise InputError(measure, "must be a number of metres")
+        raise InputError(measure, Said("must be a number"))
     return kind_of(ground).adjust(ground, measure, metres)

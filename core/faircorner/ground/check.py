@@ -4,6 +4,7 @@ from dataclasses import dataclass, field, fields
 from typing import Literal
 
 from faircorner.errors import InputError, between
+from faircorner.said import Said
 
 __all__ = ["DISTANCES", "Check", "Least"]
 
@@ -55,7 +56,7 @@ class Check:
             if value is not None:
                 between(f"{name}_m", value, 0.0, 1000.0)
         if self.slope is not None and not -30 <= self.slope <= 30:
-            raise InputError("slope_percent", f"must be within 30 percent, got {self.slope:g}")
+            raise InputError("slope_percent", Said("slope within", got=self.slope))
 
 
 # What there should be some metres to, in the order in which it is looked for.

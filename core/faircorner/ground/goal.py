@@ -13,6 +13,7 @@ from faircorner.ground.kerbline import Kerbline
 from faircorner.ground.obstacle import Edge
 from faircorner.ground.sighted import Obstacles, Sighted
 from faircorner.plane import Floats
+from faircorner.said import Said
 
 __all__ = ["Goal", "nobody_asks"]
 
@@ -87,4 +88,4 @@ class Goal:
 
 
 def nobody_asks() -> InputError:
-    return InputError("ahead_m", "nobody asks where along the road it ends; leave it out")
+    return InputError("ahead_m", Said("where along is not asked"))

@@ -7,6 +7,7 @@ from shapely import Polygon
 
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, frozen
+from faircorner.said import Said
 
 __all__ = ["LOW", "Edge", "Obstacle"]
 
@@ -46,13 +47,13 @@ class Obstacle:
         if polygon.ndim != 2 or len(polygon) < 3 or polygon.shape[1] != 2:
             raise InputError(
                 "polygon_m",
-                f"needs 3 or more corners of 2 numbers, got {polygon.shape}",
+                Said("needs 3 or more corners", got=str(polygon.shape)),
             )
         shape = Polygon(polygon)
         if not shape.is_valid or shape.area < 0.005:
-            raise InputError("polygon_m", "must be a simple polygon with an area")
+            raise InputError("polygon_m", Said("must be a simple polygon"))
         if shape.convex_hull.area - shape.area > 1e-3:
-            raise InputError("polygon_m", "must be convex; split it into convex parts")
+            raise InputError("polygon_m", Said("must be convex"))
         between("height_m", self.height, 0.05, 6.0)
         object.__setattr__(self, "polygon", polygon)
 

@@ -13,6 +13,7 @@ from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import Kerbline
 from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.sighted import SIGHTED_KINDS, Sighted
+from faircorner.said import Said
 from faircorner.sides import Side, turned_back, turned_in
 
 Edging = Literal["kerb", "verge"]
@@ -42,13 +43,13 @@ class Ground:
 
     def __post_init__(self) -> None:
         if self.side not in ("left", "right"):
-            raise InputError("side", f"must be left or right, got {self.side}")
+            raise InputError("side", Said("must be left or right", got=self.side))
         if self.edging not in ("kerb", "verge"):
-            raise InputError("edging", f"must be kerb or verge, got {self.edging}")
+            raise InputError("edging", Said("must be kerb or verge", got=self.edging))
         between("road_width_m", self.road_width, 3.0, 40.0)
         names = [o.name for o in self.obstacles]
         if len(set(names)) != len(names):
-            raise InputError("obstacles", "each needs a name of its own")
+            raise InputError("obstacles", Said("each needs a name"))
         self.goal.check(self.obstacles)
 
     @property

@@ -14,6 +14,7 @@ from faircorner.ground.kinds import kind_of
 from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
 from faircorner.plane import Floats, box, to_site
+from faircorner.said import Exact, Said
 
 __all__ = ["SIZES", "THINGS", "Thing", "ThingKind", "put_down", "take_away", "things"]
 
@@ -82,10 +83,12 @@ def put_down(
     """
     for field, value in (("x_m", x), ("y_m", y)):
         if not abs(value) <= _FARTHEST:
-            raise InputError(field, f"must be within {_FARTHEST:g} m, got {value:g}")
+            raise InputError(
+                field, Said("must be within", reach=Exact(_FARTHEST), got=Exact(value))
+            )
     taken = {o.name for o in ground.obstacles}
     if name and name not in {thing.name for thing in things(ground)}:
-        raise InputError("name", f"nothing called {name!r} was put down here")
+        raise InputError("name", Said("nothing of that name was put down", name=name))
     number = next(i for i in range(1, len(taken) + 2) if f"{kind} {i}" not in taken)
     made = Obstacle(
         name=name or f"{kind} {number}",
@@ -101,5 +104,5 @@ def put_down(
 def take_away(ground: Ground, name: str) -> Ground:
     """The same place without the thing of that name; InputError where it was not put down."""
     if name not in {thing.name for thing in things(ground)}:
-        raise InputError("name", f"nothing called {name!r} was put down here")
+        raise InputError("name", Said("nothing of that name was put down", name=name))
     return replace(ground, obstacles=tuple(o for o in ground.obstacles if o.name != name))

@@ -15,6 +15,7 @@ from numpy.typing import ArrayLike
 from faircorner.compiled import compiled, whole
 from faircorner.errors import InputError
 from faircorner.plane import Floats, mirrored
+from faircorner.said import Exact, Said
 from faircorner.vehicle import Steering
 
 __all__ = ["Leg", "Track", "advance", "drive", "joined", "settle_turn", "wheel_and_heading"]
@@ -41,14 +42,14 @@ class Leg:
 
     def __post_init__(self) -> None:
         if self.direction not in (1, -1):
-            raise InputError("gear", f"must be forward or reverse, got {self.direction}")
+            raise InputError("gear", Said("must be forward or reverse", got=self.direction))
         for name, low in (("turns", -np.inf), ("metres", 0.0), ("rate", 0.0)):
             values = np.atleast_1d(np.asarray(getattr(self, name), dtype=np.float64))
             if not (values >= low).all():
-                raise InputError(name, f"must be a number not below {low:g}")
+                raise InputError(name, Said("must not be below", low=low))
             object.__setattr__(self, name, values)
         if (self.rate == 0).any():
-            raise InputError("turns_per_metre", "must be above 0; leave it empty to turn standing")
+            raise InputError("turns_per_metre", Said("standing is left empty"))
 
     def mirrored(self) -> "Leg":
         return replace(self, turns=-self.turns)
@@ -224,7 +225,7 @@ def drive(
     [[-2.0, 0.0, 0.0]]
     """
     if not sample > 0:
-        raise InputError("sample_m", f"must be above 0, got {sample:g}")
+        raise InputError("sample_m", Said("must be above 0", got=Exact(sample)))
     pose = np.atleast_2d(np.asarray(start, dtype=np.float64))
     wheel = np.broadcast_to(np.asarray(turns, dtype=np.float64), pose.shape[:1])
     parts = []
@@ -232,7 +233,7 @@ def drive(
         if (np.abs(leg.turns) > steering.lock_turns + 1e-9).any():
             raise InputError(
                 f"legs[{index}].turns",
-                f"is beyond the lock of {steering.lock_turns:g} turns",
+                Said("is beyond the lock", lock_turns=steering.lock_turns),
             )
         count = max(1, int(np.ceil(leg.metres.max(initial=0.0) / sample - 1e-9)))
         s = leg.metres[:, None] * np.linspace(0.0, 1.0, count + 1)

@@ -12,6 +12,7 @@ from faircorner.errors import InputError
 from faircorner.motion.contact import Clearance, clearance
 from faircorner.motion.legs import Leg, Track, wheel_and_heading
 from faircorner.plane import Floats
+from faircorner.said import Said
 from faircorner.vehicle import Steering, Trailer, Vehicle
 
 __all__ = ["jack_knifed", "rig_clearance", "tow", "trailer_headings"]
@@ -83,7 +84,7 @@ def rig_clearance(vehicle: Vehicle, poses: Floats, behind: Floats, polygon: Floa
     Raises InputError for a vehicle without a trailer.
     """
     if vehicle.trailer is None:
-        raise InputError("vehicle", "draws no trailer; choose one that does")
+        raise InputError("vehicle", Said("draws no trailer"))
     towing = clearance(poses, vehicle.outline(), polygon)
     drawn = vehicle.trailer.poses(poses, behind)
     trailer = clearance(drawn, (vehicle.trailer.outline(),), polygon)

@@ -35,5 +35,6 @@ class Angle:
     digits: int = 1
 
 
-# A name is told as it is: things and places are called what people call them.
-Part: TypeAlias = str | int | Length | Rough | Exact | Angle
+# A name is told as it is: things and places are called what people call them. A bare figure is
+# told to the last digit that matters.
+Part: TypeAlias = str | int | float | Length | Rough | Exact | Angle

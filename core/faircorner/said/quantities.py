@@ -62,6 +62,8 @@ def quantity(part: Part, units: Units, locale: str) -> str:
             return exact(metres, units, locale)
         case Angle(radians, digits):
             return _written(f"{degrees(radians):z.{digits}f}°", locale)
+        case float():
+            return _written(f"{part:g}", locale)
         case _:
             return str(part)
 

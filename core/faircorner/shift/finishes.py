@@ -11,6 +11,7 @@ from scipy.stats import f as f_distribution
 
 from faircorner.errors import InputError
 from faircorner.plane import Floats, wrap
+from faircorner.said import Said
 
 __all__ = ["LEVEL", "MEASURED", "FinishSet", "describe", "least_count", "mean_pose"]
 
@@ -75,10 +76,10 @@ def describe(off: ArrayLike) -> FinishSet:
     if table.ndim != 2 or table.shape[0] < 2 or table.shape[1] not in (2, 3):
         raise InputError(
             "finishes",
-            f"needs 2 or more attempts of 2 or 3 measures, got {table.shape}",
+            Said("needs 2 or more attempts", got=str(table.shape)),
         )
     if not np.isfinite(table).all():
-        raise InputError("finishes", "every attempt needs every measure")
+        raise InputError("finishes", Said("every attempt needs every measure"))
     n, p = table.shape
     bias = table.mean(axis=0)
     plain = np.cov(table, rowvar=False, ddof=1) + np.diag(_FLOOR[:p] ** 2)

@@ -4,6 +4,7 @@ from dataclasses import dataclass, replace
 
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, frozen
+from faircorner.said import Exact, Said
 
 __all__ = ["Seat"]
 
@@ -28,7 +29,9 @@ class Seat:
             point = frozen(value)
             between(f"{field}.z_m", point[2], 0.5, 3.5)
             if abs(point[1]) > 1.5:
-                raise InputError(f"{field}.y_m", f"must lie inside the cab, got {point[1]:g}")
+                raise InputError(
+                    f"{field}.y_m", Said("must lie inside the cab", got=Exact(point[1]))
+                )
             object.__setattr__(self, field, point)
 
     def leaning(self, forward: float) -> "Seat":

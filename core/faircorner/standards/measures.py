@@ -12,6 +12,7 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.ground import Berth
 from faircorner.plane import Floats, to_site
+from faircorner.said import Said
 from faircorner.vehicle import Vehicle
 
 __all__ = ["MEASURES", "Arrival", "Measure", "Noted", "counted", "measure_named"]
@@ -133,7 +134,7 @@ MEASURES: Mapping[str, Measure] = {measure.name: measure for measure in _ALL}
 def measure_named(name: str) -> Measure:
     """The measure of that name; InputError listing those there are."""
     if name not in MEASURES:
-        raise InputError("measure", f"{name!r} is not one of {', '.join(MEASURES)}")
+        raise InputError("measure", Said("is not one of", name=name, known=", ".join(MEASURES)))
     return MEASURES[name]
 
 

@@ -7,6 +7,7 @@ import numpy as np
 
 from faircorner.errors import InputError
 from faircorner.plane import Bools
+from faircorner.said import Said
 from faircorner.standards.finish import Finish
 from faircorner.standards.measures import MEASURES, Measure, measure_named
 
@@ -31,7 +32,7 @@ class Band:
 
     def __post_init__(self) -> None:
         if self.low is not None and self.high is not None and self.low > self.high:
-            raise InputError(self.measure, f"low {self.low:g} is above high {self.high:g}")
+            raise InputError(self.measure, Said("low is above high", low=self.low, high=self.high))
 
     @property
     def of(self) -> Measure:
@@ -68,11 +69,11 @@ class Limit:
                 continue
             low, high = bounds
             if low is not None and high is not None and low > high:
-                raise InputError(grade, f"low {low:g} is above high {high:g}")
+                raise InputError(grade, Said("low is above high", low=low, high=high))
             if low is not None and inner[0] is not None and low > inner[0]:
-                raise InputError(grade, "must not begin before the milder fault does")
+                raise InputError(grade, Said("must not begin before"))
             if high is not None and inner[1] is not None and high < inner[1]:
-                raise InputError(grade, "must not begin before the milder fault does")
+                raise InputError(grade, Said("must not begin before"))
             inner = (
                 low if low is not None else inner[0],
                 high if high is not None else inner[1],
@@ -110,9 +111,11 @@ class Standard:
         names = [limit.measure for limit in self.limits]
         for i, name in enumerate(names):
             if name in names[:i]:
-                raise InputError(f"limits[{i}].measure", f"{name} has a limit already")
+                raise InputError(f"limits[{i}].measure", Said("has a limit already", name=name))
         if not 0 <= self.small_allowed <= 50:
-            raise InputError("small_allowed", f"must be between 0 and 50, got {self.small_allowed}")
+            raise InputError(
+                "small_allowed", Said("must be between 0 and 50", got=self.small_allowed)
+            )
         object.__setattr__(self, "bands", _bands(self.limits))
 
     def movements_left(self, gear: Literal["forward", "reverse"], used: int) -> int:

@@ -9,6 +9,7 @@ from scipy.stats import chi2
 from faircorner.cues import Scene
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, mirrored
+from faircorner.said import Exact, Length, Said
 from faircorner.sides import sided
 from faircorner.standards import Finish, finish_at
 from faircorner.vehicle import Vehicle
@@ -81,12 +82,12 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
     """
     car, place = scene.vehicle, scene.suited().ground
     if scene.standing is None:
-        raise InputError("standing", "is needed: where the vehicle was to stand")
+        raise InputError("standing", Said("where it was to stand"))
     berth = place.berth
     if readings.ahead is not None and berth.ahead is None:
-        raise InputError("ahead_m", "nothing stands ahead at this place; leave it empty")
+        raise InputError("ahead_m", Said("nothing stands ahead"))
     if readings.behind is not None and berth.behind is None:
-        raise InputError("behind_m", "nothing stands behind at this place; leave it empty")
+        raise InputError("behind_m", Said("nothing stands behind"))
     _check_angle(car, readings)
     taped = {name: value for name in _PLAUSIBLE if (value := getattr(readings, name)) is not None}
     wanted = np.array(list(taped.values()))
@@ -118,19 +119,30 @@ def _check_angle(vehicle: Vehicle, readings: Readings) -> None:
     if lean > 0.9 * vehicle.wheelbase:
         raise InputError(
             "kerb_front_m",
-            f"front {readings.kerb_front:g} and rear {readings.kerb_rear:g} cannot both be: "
-            f"the wheels are only {vehicle.wheelbase:g} m apart; tape both again",
+            Said(
+                "front and rear contradict",
+                kerb_front=Exact(readings.kerb_front),
+                kerb_rear=Exact(readings.kerb_rear),
+                wheelbase=Exact(vehicle.wheelbase),
+            ),
         )
 
 
 def _check_agreement(readings: Readings, residuals: Floats, unknowns: int) -> None:
+    ahead, behind = readings.ahead, readings.behind
+    # Only the two gaps along the kerb are ever one too many.
+    if ahead is None or behind is None:
+        return
     spare = len(residuals) - unknowns
     if spare > 0 and chi2.sf(float(residuals @ residuals), spare) < _CONTRADICTION:
-        # Only the two gaps along the kerb are ever one too many; each takes half the error.
+        # Each takes half the error.
         off = abs(float(residuals[2:].sum())) * TAPE_SIGMA
         raise InputError(
             "behind_m",
-            f"gap ahead {readings.ahead:g}, gap behind {readings.behind:g} and the vehicle's "
-            f"length miss the space there is by {off * 100:.0f} cm; "
-            "tape one of them again, or leave it empty",
+            Said(
+                "gaps contradict",
+                ahead=Exact(ahead),
+                behind=Exact(behind),
+                off=Length(off),
+            ),
         )

@@ -4,6 +4,7 @@ from dataclasses import dataclass, replace
 
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box, frozen
+from faircorner.said import Exact, Said
 from faircorner.vehicle.features import Feature, Opening
 from faircorner.vehicle.steering import Steering
 from faircorner.vehicle.trailer import Trailer
@@ -60,24 +61,33 @@ class Vehicle:
         if self.rear_overhang < 0:
             raise InputError(
                 "length_m",
-                f"{self.length:g} is shorter than front overhang plus wheelbase "
-                f"({self.front_overhang + self.wheelbase:g} m); measure bumper to bumper",
+                Said(
+                    "is shorter than front overhang",
+                    length=Exact(self.length),
+                    front_overhang=Exact(self.front_overhang + self.wheelbase),
+                ),
             )
         for name in ("track_front", "track_rear"):
             if getattr(self, name) + self.tyre_width > self.width + 0.1:
                 raise InputError(
                     f"{name}_m",
-                    f"{getattr(self, name):g} puts the tyres outside a {self.width:g} m body; "
-                    "measure between tyre centres",
+                    Said(
+                        "puts the tyres outside",
+                        track=Exact(getattr(self, name)),
+                        width=Exact(self.width),
+                    ),
                 )
         if self.mirror_width < self.width:
             raise InputError(
                 "mirror_width_m",
-                f"{self.mirror_width:g} is less than the width of {self.width:g}; "
-                "measure over both mirrors",
+                Said(
+                    "is less than the width",
+                    mirror_width=Exact(self.mirror_width),
+                    width=Exact(self.width),
+                ),
             )
         if 2 * self.corner_cut >= self.width:
-            raise InputError("corner_cut_m", "leaves no straight edge between the corners")
+            raise InputError("corner_cut_m", Said("leaves no straight edge between"))
 
     @property
     def rear_overhang(self) -> float:

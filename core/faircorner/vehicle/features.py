@@ -8,6 +8,7 @@ from shapely import Polygon, prepare
 
 from faircorner.errors import InputError
 from faircorner.plane import Floats, frozen
+from faircorner.said import Said
 
 __all__ = ["Feature", "FeatureRole", "Opening"]
 
@@ -52,14 +53,14 @@ class Opening:
         if corners.ndim != 2 or corners.shape[0] < 3 or corners.shape[1] != 3:
             raise InputError(
                 "polygon_m",
-                f"needs 3 or more corners of 3 numbers, got {corners.shape}",
+                Said("needs 3 or more corners of 3", got=str(corners.shape)),
             )
         centred = corners - corners.mean(axis=0)
         _, spread, axes = np.linalg.svd(centred)
         if spread[1] < 0.05:
-            raise InputError("polygon_m", "corners lie on one line; measure them again")
+            raise InputError("polygon_m", Said("corners lie on one line"))
         if np.abs(centred @ axes[2]).max() > 0.05:
-            raise InputError("polygon_m", "corners are not in one plane; measure them again")
+            raise InputError("polygon_m", Said("corners not in one plane"))
         a, b = (axis for axis in range(3) if axis != int(np.abs(axes[2]).argmax()))
         face = Polygon(corners[:, (a, b)])
         prepare(face)

@@ -9,6 +9,7 @@ from scipy.optimize import brentq
 
 from faircorner.errors import InputError
 from faircorner.plane import Floats
+from faircorner.said import Exact, Said
 
 __all__ = ["Circle", "Steering", "axle_radius"]
 
@@ -71,13 +72,13 @@ class Steering:
         if not 0.2 <= self.lock_turns <= 10:
             raise InputError(
                 "lock_turns",
-                f"from straight to one lock: must be 0.2 to 10 turns, got {self.lock_turns:g}",
+                Said("from straight to one lock", got=self.lock_turns),
             )
         for i, circle in enumerate(self.circles):
             if not 0 < abs(circle.turns) <= self.lock_turns:
                 raise InputError(
                     f"circles[{i}].turns",
-                    f"must lie within the lock of {self.lock_turns:g} turns, got {circle.turns:g}",
+                    Said("must lie within the lock", lock_turns=self.lock_turns, got=circle.turns),
                 )
         left = self._half(+1)
         right = self._half(-1) if any(c.turns < 0 for c in self.circles) else left
@@ -105,14 +106,13 @@ class Steering:
             if not np.isfinite(radius):
                 raise InputError(
                     name,
-                    f"{circle:g} is too tight for a {self.wheelbase:g} m wheelbase; "
-                    "give the diameter, not the radius",
+                    Said("is too tight", circle=Exact(circle), wheelbase=Exact(self.wheelbase)),
                 )
             angle = float(np.arctan(self.wheelbase / radius))
             if points and not (turns > points[-1][0] and angle > points[-1][1]):
                 raise InputError(
                     name,
-                    f"{circle:g} must be smaller than the circle at less wheel; measure again",
+                    Said("must be smaller than", circle=Exact(circle)),
                 )
             points.append((turns, angle))
         return points

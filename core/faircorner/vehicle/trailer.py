@@ -6,6 +6,7 @@ import numpy as np
 
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box
+from faircorner.said import Exact, Said
 
 __all__ = ["Trailer"]
 
@@ -39,11 +40,11 @@ class Trailer:
         for name, (value, low, high) in plausible.items():
             between(name, value, low, high)
         if not 0 < self.max_articulation <= np.radians(170):
-            raise InputError("max_articulation_deg", "must be above 0 and at most 170")
+            raise InputError("max_articulation_deg", Said("must be above 0 and at most 170"))
         if self.front_of_kingpin + self.kingpin_to_axle > self.length:
             raise InputError(
                 "length_m",
-                f"{self.length:g} ends ahead of its own axle; measure the body front to back",
+                Said("ends ahead of its own", length=Exact(self.length)),
             )
 
     def outline(self) -> Floats:

@@ -33,11 +33,11 @@ class Seen(Event):
         Those that have passed already when the step begins do not count.
         """
         if waiting.seat is None:
-            raise InputError("kind", "waits for what is seen, and nobody's eye is known here")
+            raise InputError("kind", Said("waits for what is seen"))
         things = {name: corners for name, corners, _ in waiting.ground.sighted}
         if self.thing not in things:
             raise InputError(
-                "thing", f"{self.thing!r} is not to be seen here; there is {', '.join(things)}"
+                "thing", Said("is not to be seen", thing=self.thing, known=", ".join(things))
             )
         corners = things[self.thing]
         mark, who = own_mark(waiting.vehicle, self.mark), waiting.seat

@@ -12,6 +12,7 @@ from faircorner.ground.goal import Goal
 from faircorner.ground.kind import Size
 from faircorner.ground.place import Ground
 from faircorner.plane import Floats
+from faircorner.said import Said
 from faircorner.sides import Side, turned_back
 
 __all__ = ["Road", "lay_road"]
@@ -43,7 +44,7 @@ class Road:
             return replace(place, road_width=metres)
         if measure not in self._fields:
             known = ", ".join(("road_width", *self._fields))
-            raise InputError("measure", f"must be one of {known}")
+            raise InputError("measure", Said("must be one of", known=known))
         # Each goal names the field of its own that is outside its limits.
         goal: Any = place.goal
         return replace(place, goal=replace(goal, **{self._fields[measure]: metres}))

@@ -12,6 +12,7 @@ from faircorner.ground.kerbline import Kerbline, far_kerb
 from faircorner.ground.obstacle import Edge
 from faircorner.ground.sighted import Obstacles, Sighted
 from faircorner.plane import Floats
+from faircorner.said import Said
 
 __all__ = ["AISLE", "Bay", "Head", "Lines"]
 
@@ -50,7 +51,7 @@ class Bay(Goal):
     def __post_init__(self) -> None:
         degrees = float(np.degrees(self.angle))
         if not 30 - 1e-9 <= degrees <= 150 + 1e-9:
-            raise InputError("angle_deg", f"must be between 30 and 150 degrees, got {degrees:g}")
+            raise InputError("angle_deg", Said("must be between 30 and 150 degrees", got=degrees))
         for field, value, low, high in (
             ("bay_width", self.width, 1.8, 6.0),
             ("bay_depth", self.depth, 3.0, 25.0),
@@ -58,11 +59,11 @@ class Bay(Goal):
         ):
             between(field, value, low, high)
         if self.lines not in ("painted", "sensor"):
-            raise InputError("lines", f"must be painted or sensor, got {self.lines}")
+            raise InputError("lines", Said("must be painted or sensor", got=self.lines))
         if self.guide is not None:
             between("guide", self.guide, 0.3, 10.0)
         if self.head not in ("line", "wall", "wheel stop"):
-            raise InputError("head", f"must be line, wall or wheel stop, got {self.head}")
+            raise InputError("head", Said("must be line, wall or wheel stop", got=self.head))
 
     @property
     def inward(self) -> Floats:
@@ -106,7 +107,7 @@ class Bay(Goal):
 
     def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
         if kerb is not None:
-            raise InputError("kerb_m", "a bay is parked in along its middle; leave it out")
+            raise InputError("kerb_m", Said("a bay is parked"))
         return self if gap is None else replace(self, head_gap=gap)
 
     def ending(self, manoeuvre: str) -> Self:

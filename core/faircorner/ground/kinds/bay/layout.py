@@ -14,6 +14,7 @@ from faircorner.ground.kinds.bay.goal import Bay, Head, Lines
 from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
 from faircorner.plane import box, to_site
+from faircorner.said import Said
 from faircorner.sides import Side, sided, turned_back
 
 __all__ = ["LAID", "adjust_bay", "bay_measures", "change_bay", "lay_bay"]
@@ -114,7 +115,7 @@ def _sensors(bay: Bay) -> list[Obstacle]:
 
 def _bay_of(ground: Ground) -> Bay:
     if not isinstance(ground.goal, Bay):
-        raise InputError("goal", "this place has no bay")
+        raise InputError("goal", Said("this place has no bay"))
     return ground.goal
 
 
@@ -142,12 +143,12 @@ def bay_measures(place: Ground) -> dict[str, float]:
 def adjust_bay(ground: Ground, measure: str, metres: float) -> Ground:
     """The same place with one measure changed. Raises InputError naming the measure."""
     if measure not in _MEASURES:
-        raise InputError("measure", f"must be one of {', '.join(_MEASURES)}")
+        raise InputError("measure", Said("must be one of", known=", ".join(_MEASURES)))
     bay = _bay_of(ground)
     if measure not in bay_measures(ground):
         if measure == "guide":
-            raise InputError(measure, "there is no guide line; lay one first")
-        raise InputError(measure, "nobody is parked there; park a vehicle there first")
+            raise InputError(measure, Said("there is no guide line"))
+        raise InputError(measure, Said("nobody is parked there"))
     match measure:
         case "bay_width":
             return _relaid(ground, bay=replace(bay, width=metres))

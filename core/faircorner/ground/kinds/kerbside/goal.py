@@ -11,6 +11,7 @@ from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
 from faircorner.ground.sighted import Obstacles, Sighted, named
 from faircorner.plane import Floats
+from faircorner.said import Said
 
 __all__ = ["Kerbside"]
 
@@ -41,7 +42,7 @@ class Kerbside(Goal):
             if wanted is not None and wanted not in names:
                 raise InputError(
                     f"goal.{which}",
-                    f"no obstacle is called {wanted!r}; there is {', '.join(names) or 'none'}",
+                    Said("no obstacle is called", wanted=wanted, known=", ".join(names) or "none"),
                 )
 
     def wanting(self, *, kerb: float | None, gap: float | None) -> Self:

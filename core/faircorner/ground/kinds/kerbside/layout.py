@@ -9,6 +9,7 @@ from faircorner.ground.kinds.kerbside.goal import Kerbside
 from faircorner.ground.obstacle import Obstacle
 from faircorner.ground.place import Ground
 from faircorner.plane import Floats, box, to_site
+from faircorner.said import Said
 from faircorner.sides import Side, sided, turned_back
 
 __all__ = [
@@ -80,7 +81,7 @@ def lay_kerb(
 
 def _goal_of(ground: Ground) -> Kerbside:
     if not isinstance(ground.goal, Kerbside):
-        raise InputError("goal", "this place has no kerb to park along")
+        raise InputError("goal", Said("this place has no kerb"))
     return ground.goal
 
 
@@ -143,7 +144,7 @@ def adjust_kerb(place: Ground, measure: str, metres: float) -> Ground:
     the kerb, whatever else about them changes. Raises InputError naming the measure.
     """
     if measure not in _MEASURES:
-        raise InputError("measure", f"must be one of {', '.join(_MEASURES)}")
+        raise InputError("measure", Said("must be one of", known=", ".join(_MEASURES)))
     if measure == "road_width":
         return replace(place, road_width=metres)
     if measure == "goal_kerb":
@@ -154,7 +155,7 @@ def adjust_kerb(place: Ground, measure: str, metres: float) -> Ground:
     ahead, behind = _parked_at(place)
     parked = behind if measure == "gap" or which == "behind" else ahead
     if parked is None:
-        raise InputError(measure, "no vehicle is parked behind; add one first")
+        raise InputError(measure, Said("no vehicle is parked behind"))
     low, high = _LIMITS[what or "gap"]
     between(measure, metres, low, high)
     moved = _reshape(place, parked, what or "gap", metres)

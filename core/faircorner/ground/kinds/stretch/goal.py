@@ -10,6 +10,7 @@ from faircorner.ground.berth import Berth, BerthEnd
 from faircorner.ground.goal import Goal
 from faircorner.ground.kerbline import KERB, Kerbline, far_kerb, near_kerb
 from faircorner.ground.sighted import Obstacles, Sighted
+from faircorner.said import Exact, Said
 
 __all__ = ["Stretch"]
 
@@ -42,7 +43,7 @@ class Stretch(Goal):
 
     def wanting(self, *, kerb: float | None, gap: float | None) -> Self:
         if gap is not None and gap < self.run:
-            raise InputError("ahead_m", f"must be {self.run:g} m or more, the run back")
+            raise InputError("ahead_m", Said("no shorter than the run", run=Exact(self.run)))
         return replace(
             self,
             kerb=self.kerb if kerb is None else kerb,

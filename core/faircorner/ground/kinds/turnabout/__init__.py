@@ -11,6 +11,7 @@ from faircorner.ground.kinds.turnabout.document import TurnaboutModel
 from faircorner.ground.kinds.turnabout.drawing import sketch
 from faircorner.ground.kinds.turnabout.goal import Turnabout
 from faircorner.ground.place import Ground
+from faircorner.said import Said
 from faircorner.vehicle import Vehicle
 
 __all__ = ["TURNABOUT", "Turnabout", "TurnaboutModel", "change_road"]
@@ -24,7 +25,7 @@ def change_road(ground: Ground, *, overhang: bool) -> Ground:
     Raises InputError where nobody turns round.
     """
     if not isinstance(ground.goal, Turnabout):
-        raise InputError("overhang", "matters only where somebody turns round in the road")
+        raise InputError("overhang", Said("matters only where somebody turns"))
     return replace(ground, goal=replace(ground.goal, overhang=overhang))
 
 
