@@ -1,11 +1,16 @@
 """How errors leave the server: one shape, one sentence, one place."""
 
+from typing import cast
+
 from django.conf import settings
 from django.core.exceptions import ObjectDoesNotExist, RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
 from faircorner.errors import InputError
+from faircorner.model import said_of
+from faircorner.said import Said
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
+from pydantic_core import ErrorDetails
 
 from server.said import told_to
 
@@ -14,6 +19,10 @@ __all__ = ["Problem", "Stale", "register"]
 
 class Stale(Exception):
     """Somebody else changed it first."""
+
+    def __init__(self, said: Said) -> None:
+        super().__init__(said)
+        self.said = said
 
 
 class Problem(Schema):
@@ -26,24 +35,26 @@ class Problem(Schema):
 def register(api: NinjaAPI) -> None:
     """Map the exceptions the house raises to answers."""
 
-    def answer(request: HttpRequest, status: int, field: str, problem: str) -> HttpResponse:
+    def answer(request: HttpRequest, status: int, field: str, problem: str | Said) -> HttpResponse:
+        if isinstance(problem, Said):
+            problem = told_to(request, problem)
         return api.create_response(request, {"field": field, "problem": problem}, status=status)
 
     @api.exception_handler(InputError)
     def _input(request: HttpRequest, error: InputError) -> HttpResponse:
-        return answer(request, 422, error.field, told_to(request, error.said))
+        return answer(request, 422, error.field, error.said)
 
     @api.exception_handler(ObjectDoesNotExist)
     def _missing(request: HttpRequest, _error: ObjectDoesNotExist) -> HttpResponse:
-        return answer(request, 404, "", "there is nothing here; it may belong to another school")
+        return answer(request, 404, "", Said("nothing here"))
 
     @api.exception_handler(Stale)
     def _stale(request: HttpRequest, error: Stale) -> HttpResponse:
-        return answer(request, 409, "based_on", str(error))
+        return answer(request, 409, "based_on", error.said)
 
     @api.exception_handler(AuthenticationError)
     def _anonymous(request: HttpRequest, _error: AuthenticationError) -> HttpResponse:
-        return answer(request, 401, "", "sign in first")
+        return answer(request, 401, "", Said("sign in first"))
 
     @api.exception_handler(HttpError)
     def _http(request: HttpRequest, error: HttpError) -> HttpResponse:
@@ -52,11 +63,11 @@ def register(api: NinjaAPI) -> None:
     @api.exception_handler(RequestDataTooBig)
     def _too_big(request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:
         most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE // 1_000_000
-        return answer(request, 413, "", f"is larger than {most} MB; no document here ever is")
+        return answer(request, 413, "", Said("too large", most=most))
 
     @api.exception_handler(ValidationError)
     def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
         first = error.errors[0]
         # ninja's location starts with where the value came from and the argument's name.
         field = ".".join(str(part) for part in first["loc"][2:])
-        return answer(request, 422, field, first["msg"])
+        return answer(request, 422, field, said_of(cast("ErrorDetails", first)))

@@ -5,10 +5,12 @@ from contextlib import contextmanager
 from typing import Annotated, Any, NoReturn, Self
 
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
+from pydantic_core import ErrorDetails
 
 from faircorner.errors import InputError
+from faircorner.said import Exact, Said
 
-__all__ = ["Metres", "Model", "Name", "Point2", "Point3", "complain", "inside"]
+__all__ = ["Metres", "Model", "Name", "Point2", "Point3", "complain", "inside", "said_of"]
 
 Metres = Annotated[float, Field(ge=-200, le=200)]
 Name = Annotated[str, Field(min_length=1, max_length=120)]
@@ -64,28 +66,54 @@ def complain(error: ValidationError) -> NoReturn:
     complaints = error.errors()
     first = complaints[0]
     field = _path(first["loc"])
-    kind, given = first["type"], first.get("input")
-    context = first.get("ctx", {})
-    raised = context.get("error")
+    raised = first.get("ctx", {}).get("error")
     if isinstance(raised, InputError):
         raise raised.inside(field) if field else raised
-    if kind == "missing":
-        bare = field.removesuffix("_m").removesuffix("_deg")
-        slip = any(_path(c["loc"]) == bare != field for c in complaints)
-        problem = (
-            f"is missing; write it instead of {bare}, the unit is part of the name"
-            if slip
-            else "is missing"
-        )
-    elif kind == "extra_forbidden":
-        problem = "is not a field here; take it out"
-    elif kind == "finite_number":
-        problem = "must be a finite number"
-    elif kind in ("float_type", "int_type"):
-        problem = f"must be a number, got {_shown(given)}"
-    else:
-        problem = f"{first['msg'][0].lower()}{first['msg'][1:]}, got {_shown(given)}"
-    raise InputError(field or "document", problem) from None
+    bare = field.removesuffix("_m").removesuffix("_deg")
+    if first["type"] == "missing" and any(_path(c["loc"]) == bare != field for c in complaints):
+        raise InputError(field, Said("is missing for", bare=bare)) from None
+    raise InputError(field or "document", said_of(first)) from None
+
+
+# pydantic's kinds of complaint that have a limit: the clause, and its name for the limit.
+_LIMITS = {
+    "greater_than": ("must be more than", "gt"),
+    "greater_than_equal": ("must be at least", "ge"),
+    "less_than": ("must be less than", "lt"),
+    "less_than_equal": ("must be at most", "le"),
+}
+_PLAIN = {
+    "missing": "is missing",
+    "extra_forbidden": "is not a field here",
+    "finite_number": "must be a finite number",
+}
+_GOT = dict.fromkeys(("float_type", "int_type", "float_parsing", "int_parsing"), "must be a figure")
+_GOT |= {"string_type": "must be text", "bool_type": "must be true or false"}
+
+
+def said_of(complaint: ErrorDetails) -> Said:
+    """One of pydantic's complaints: the limits of lengths in anybody's units, the rest in words."""
+    kind, given = complaint["type"], complaint.get("input")
+    context = complaint.get("ctx", {})
+    got = _shown(given)
+    if kind in _LIMITS:
+        code, limit = _LIMITS[kind]
+        if str(complaint["loc"][-1]).endswith("_m"):
+            return Said(code, limit=Exact(context[limit]), got=Exact(float(given)))
+        return Said(code, limit=context[limit], got=got)
+    if kind in _PLAIN:
+        return Said(_PLAIN[kind])
+    if kind in _GOT:
+        return Said(_GOT[kind], got=got)
+    if kind == "literal_error":
+        return Said("must be one of these", known=context["expected"], got=got)
+    if kind == "string_too_short":
+        return Said("must not be empty")
+    if kind == "string_too_long":
+        return Said("is too long", most=context["max_length"])
+    # What else there is to complain about only a file can have that no screen writes.
+    words = complaint["msg"]
+    return Said("as written", words=f"{words[0].lower()}{words[1:]}, got {got}")
 
 
 def _shown(value: Any) -> str:

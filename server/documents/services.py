@@ -46,7 +46,7 @@ def revise_document(
     document = Document.objects.for_school(school).select_for_update().get(pk=document_id)
     latest = document.revisions.latest("number")
     if based_on != latest.number:
-        raise Stale(f"you edited revision {based_on}, {latest.number} is newer; reload and compare")
+        raise Stale(Said("newer revision", edited=based_on, newest=latest.number))
     return document.revisions.create(
         number=latest.number + 1, body=_checked(document.kind, body), author=author
     )

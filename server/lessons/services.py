@@ -75,7 +75,7 @@ def keep_attempt(
     )
     same = attempt.school_id == school.pk and attempt.notes == notes
     if not made and not (same and attempt.cue_sheet_id == sheet):
-        raise Stale("this attempt's id was used for another one; start a new attempt")
+        raise Stale(Said("another attempt"))
     return attempt
 
 

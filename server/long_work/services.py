@@ -124,13 +124,11 @@ def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
     except _Stopped:
         kept.update(state=State.STOPPED)
     except _TooLong:
-        problem = f"took longer than {LIMIT:.0f} s and was stopped; ask for something simpler"
-        _failed(kept, InputError("", problem))
+        _failed(kept, InputError("", Said("took too long", seconds=int(LIMIT))))
     except InputError as error:
         _failed(kept, error)
     except Exception:
-        problem = "went wrong on the server; nothing is lost, try again in a minute"
-        _failed(kept, InputError("", problem))
+        _failed(kept, InputError("", Said("went wrong")))
         raise  # the queue logs it
     else:
         kept.update(state=State.DONE, share=1.0, result=result, changed=timezone.now())

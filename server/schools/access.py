@@ -7,9 +7,11 @@ from typing import TYPE_CHECKING, Any, Self, TypeVar, cast
 
 from django.db import models
 from django.http import HttpRequest
+from faircorner.said import Said
 from ninja.errors import HttpError
 from ninja.security import APIKeyCookie
 
+from server.said import told_to
 from server.schools.models import Member, Role, School
 
 if TYPE_CHECKING:
@@ -64,7 +66,7 @@ def may(*roles: Role) -> Callable[[Callable[..., Any]], Callable[..., Any]]:
         def checked(request: Caller, *args: Any, **kwargs: Any) -> Any:
             if request.member.role not in roles:
                 names = " or ".join(Role(role).label.lower() for role in roles)
-                raise HttpError(403, f"only a {names} of the school may do this")
+                raise HttpError(403, told_to(request, Said("only some may", who=names)))
             return view(request, *args, **kwargs)
 
         return checked

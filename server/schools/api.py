@@ -7,6 +7,7 @@ from ninja.errors import HttpError
 from ninja.utils import check_csrf
 
 from server.errors import Problem
+from server.said import told_to
 from server.schools.access import Caller, may
 from server.schools.models import Member, Role
 from server.schools.schemas import PersonIn, PersonOut, SessionOut, SignIn
@@ -35,13 +36,13 @@ def session_read(request: HttpRequest) -> object:
 )
 def session_open(request: HttpRequest, body: SignIn) -> object:
     if check_csrf(request):
-        raise HttpError(403, "the page is too old to sign in from; reload it")
+        raise HttpError(403, told_to(request, Said("page too old")))
     user = authenticate(request, username=body.username, password=body.password)
     if getattr(request, "axes_locked_out", False):
-        return Status(429, Problem(field="", problem="too many tries; wait a quarter of an hour"))
+        return Status(429, Problem(field="", problem=told_to(request, Said("too many tries"))))
     if user is None or not Member.objects.filter(user=user).exists():
         return Status(
-            401, Problem(field="password", problem="name and password do not go together")
+            401, Problem(field="password", problem=told_to(request, Said("name and password")))
         )
     login(request, user)
     return _session(request)

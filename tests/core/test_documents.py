@@ -100,7 +100,7 @@ WRONG = [
     ("vehicle", ["length_m"], "4.07", "length_m", "must be a number"),
     ("vehicle", ["length_m"], True, "length_m", "must be a number"),
     ("vehicle", ["width_m"], 9.0, "width_m", "between"),
-    ("vehicle", ["wheelbase_m"], -2.5, "wheelbase_m", "greater than 0"),
+    ("vehicle", ["wheelbase_m"], -2.5, "wheelbase_m", "more than 0 m"),
     ("vehicle", ["mirror_width_m"], 1.6, "mirror_width_m", "over both mirrors"),
     ("vehicle", ["track_front_m"], 2.4, "track_front_m", "between tyre centres"),
     ("vehicle", ["corner_cut_m"], 0.9, "corner_cut_m", "between"),

@@ -10,6 +10,8 @@ import faircorner
 import numpy as np
 import pytest
 from faircorner.cues.events import Abeam, Came, EventModel
+from faircorner.documents.samples import LINNET, vehicle_document
+from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError, between
 from faircorner.said import LANGUAGES, Angle, Exact, Length, Said, clauses, length, names
 from faircorner.standards import MEASURES
@@ -27,8 +29,8 @@ def test_lengths_are_said_as_the_screens_say_them():
 
 
 def codes_in_the_code():
-    """Of every `Said("…")` written out: the code, its parts' names, and where."""
-    for path in CORE.rglob("*.py"):
+    """Of every `Said("…")` written out, the server's too: the code, its parts' names, and where."""
+    for path in (*CORE.rglob("*.py"), *(CORE.parents[1] / "server").rglob("*.py")):
         for node in ast.walk(ast.parse(path.read_text("utf-8"))):
             if not (isinstance(node, ast.Call) and getattr(node.func, "id", "") == "Said"):
                 continue
@@ -145,6 +147,9 @@ def test_what_cannot_be_is_told_in_the_persons_units_too(linnet):
     assert caught.value.told("imperial").startswith(
         "3 ft 3.4 in is less than the width of 5 ft 8.9 in"
     )
+    with pytest.raises(InputError) as caught:
+        VehicleDocument.read(vehicle_document(LINNET) | {"wheelbase_m": 250})
+    assert caught.value.told("imperial") == "must be at most 656 ft 2 in, got 820 ft 2.5 in"
     with pytest.raises(InputError) as caught:
         replace(linnet.steering, lock_turns=0.15)
     assert caught.value.told(locale="de-DE").endswith("got 0,15")
