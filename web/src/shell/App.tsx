@@ -1,16 +1,17 @@
 /** Who is signed in, and which station they stand in. */
 
 import Box from "@mui/material/Box";
-import { useSuspenseQuery } from "@tanstack/react-query";
+import { usePrefetchQuery, useSuspenseQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { Navigate, Outlet, Route, Routes } from "react-router";
-import { sessionQuery } from "../api/queries";
+import { docketQuery, sessionQuery } from "../api/queries";
+import type { Session } from "../api/types";
 import { CuesStation } from "../stations/cues/CuesStation";
 import { DocketBar } from "./DocketBar";
 import { Rail } from "./Rail";
 import { SignIn } from "./SignIn";
 import { ErrorBoundary, Waiting } from "./states";
-import { useRememberDocket } from "./useDocket";
+import { useDocketIds, useRememberDocket } from "./useDocket";
 import { useLanguage } from "./useLanguage";
 import { useShortcuts } from "./useShortcuts";
 
@@ -36,9 +37,19 @@ export const App = () => (
 );
 
 const Gate = () => {
-  const { data } = useSuspenseQuery(sessionQuery);
-  useLanguage(data);
-  if (!data.person) return <SignIn />;
+  const { data: session } = useSuspenseQuery(sessionQuery);
+  return session.person ? <Stations session={session} /> : <Door session={session} />;
+};
+
+const Door = ({ session }: { session: Session }) => {
+  useLanguage(session);
+  return <SignIn />;
+};
+
+const Stations = ({ session }: { session: Session }) => {
+  // Asked for while the words come; nothing can be drawn before there are both.
+  usePrefetchQuery(docketQuery(useDocketIds()));
+  useLanguage(session);
   return (
     <Routes>
       <Route element={<House />}>
