@@ -145,7 +145,11 @@ interface WayProps {
 
 const ended = (roll: Roll, into: Metres, units: Units): string => {
   const after = length(roll.metres, units);
-  const met = { tyre: roll.tyre, after, angle: degrees(roll.angle_deg) };
+  const met = {
+    tyre: roll.tyre ? t(`names.${roll.tyre}`) : "",
+    after,
+    angle: degrees(roll.angle_deg),
+  };
   return {
     "held by the kerb": t("desk.held by the kerb", met),
     "against the kerb": t("desk.against the kerb", met),
