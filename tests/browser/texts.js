@@ -26,7 +26,9 @@ async () => {
 
   const read = (text) => found.texts.add(text.trim().replace(/\s+/g, " "));
   const shown = [];
-  const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  // What lies under a dialog is not to be read.
+  const page = document.querySelector("[role=dialog]") ?? document.body;
+  const walker = document.createTreeWalker(page, NodeFilter.SHOW_TEXT);
   while (walker.nextNode()) {
     const node = walker.currentNode;
     const element = node.parentElement;
@@ -51,10 +53,10 @@ async () => {
       shown.push({ rect, text, element });
     }
   }
-  for (const element of document.querySelectorAll("[aria-label], [title], [aria-description]"))
+  for (const element of page.querySelectorAll("[aria-label], [title], [aria-description]"))
     for (const name of ["aria-label", "title", "aria-description"])
       if (element.hasAttribute(name)) read(element.getAttribute(name));
-  for (const input of document.querySelectorAll("input[type=text], textarea"))
+  for (const input of page.querySelectorAll("input[type=text], textarea"))
     if (input.scrollWidth > input.clientWidth + 2) found.cut.add(`${input.value} (in its field)`);
   shown.forEach((one, i) => {
     for (const other of shown.slice(i + 1)) {

@@ -8,7 +8,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
 import { ink } from "../theme";
-import { t } from "../words";
+import { named, t } from "../words";
 import { MethodPicture } from "./MethodPicture";
 import { Failure, Waiting } from "./states";
 import { useChangeDocket, useDocket } from "./useDocket";
@@ -58,7 +58,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
           {manoeuvres.map((manoeuvre) => (
             <Manoeuvre
               key={manoeuvre}
-              name={manoeuvre}
+              name={named(manoeuvre)}
               method={methods.find((s) => s.body.manoeuvre === manoeuvre)}
               chosen={manoeuvre === wanted}
               choose={() => setWanted(manoeuvre)}
@@ -67,7 +67,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
         </Box>
         <Box
           component="section"
-          aria-label={wanted}
+          aria-label={named(wanted)}
           sx={{
             display: "grid",
             gap: 1.5,
