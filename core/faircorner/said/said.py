@@ -35,7 +35,10 @@ class Said:
         return self.told()
 
     def told(self, units: Units = "metric", locale: str = "en") -> str:
-        """In somebody's units and words; empty where nothing is said."""
+        """In somebody's units and words; empty where nothing is said.
+
+        locale : as BCP 47 names it; where it has no catalogue its language's is used, else English
+        """
         if not self:
             return ""
         words = clauses(locale)
