@@ -17,14 +17,14 @@ __all__ = ["expected", "stretched"]
 _NAME = "en-XA.json"
 _CATALOGUES = (ROOT / "core/faircorner/said/en.json", ROOT / "web/src/words/en.json")
 _KEPT = re.compile(r"(\{\w+\}|</?\w+>)")
-_PLAIN, _MARKED = "aeiouynrsAEIOUY", "áéíóúýńŕśáéíóúý"
+_PLAIN, _MARKED = "aeiouynrslAEIOUY", "áéíóúýńŕśĺáéíóúý"
 _LONGER = str.maketrans(
     {plain: plain + marked for plain, marked in zip(_PLAIN, _MARKED, strict=True)}
 )
 
 
 def stretched(clause: str) -> str:
-    """Every vowel and three consonants doubled with an accent; places and marks are kept.
+    """Every vowel and four consonants doubled with an accent; places and marks are kept.
 
     >>> stretched("Out by {by}, <b>now</b>")
     'Oóuút byý {by}, <b>nńoów</b>'

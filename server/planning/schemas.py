@@ -90,7 +90,10 @@ class ClearanceOut(Schema):
 
 
 class CueOut(Schema):
-    """Where what is lined up on is seen, metres in the vehicle's frame; the target on the site."""
+    """Where what is lined up on is seen, metres in the vehicle's frame; the target on the site.
+
+    leant : what leaning forward does to it
+    """
 
     what: str
     target_x_m: float
@@ -109,6 +112,7 @@ class CueOut(Schema):
     lean_m: float
     lean_image_m: float | None
     lean_late_m: float | None
+    leant: SaidOut
 
 
 class UntilOut(Schema):
@@ -123,7 +127,7 @@ class UntilOut(Schema):
 
 
 class CallOut(PoseOut):
-    """A moment to act; said : what it can be told by besides the eye.
+    """A moment to act; seen : what the driver sees; said : what it can be told by besides.
 
     early_m and late_m are null when the call may move freely.
     """
@@ -135,6 +139,7 @@ class CallOut(PoseOut):
     angle_deg: float
     until: UntilOut
     said: SaidOut
+    seen: SaidOut
     early_m: float | None
     late_m: float | None
     early_breaks: SaidOut
@@ -153,6 +158,7 @@ class LookOut(Schema):
     at_s_m: float
     x_m: float
     y_m: float
+    said: SaidOut
 
 
 class Tried(Schema):
@@ -299,6 +305,7 @@ class RescueOut(Schema):
     """How an attempt is saved from the call that went wrong; steps begin there."""
 
     cure: Cure
+    said: SaidOut
     steps: list[StepOut]
     finish: FinishOut
     clearance: list[ClearanceOut]
@@ -312,14 +319,17 @@ class LeavingOut(Schema):
     gear: Literal["forward", "reverse"]
     then: Literal["forward", "reverse"]
     straight_m: float | None
+    said: SaidOut
 
 
 class RemedyOut(Schema):
-    """The least single change that would do; null when none was found."""
+    """The least single change that would do; option : the sheet's setting that makes it, if any."""
 
     what: Literal["gap", "start gap", "gap ahead", "aisle", "bay width", "road width"]
     to_m: float
     by_m: float
+    option: Literal["gap_m", "ahead_m"] | None
+    said: SaidOut
 
 
 class RemedyWorkOut(WorkOut):

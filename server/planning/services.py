@@ -19,6 +19,7 @@ from faircorner.cues import (
     play,
     rescue,
 )
+from faircorner.documents.kept_plans import plan_upgraded
 from faircorner.documents.plans import (
     PLAN_FORMAT,
     least_size_document,
@@ -30,7 +31,6 @@ from faircorner.documents.plans import (
 )
 from faircorner.documents.reading import read_document
 from faircorner.documents.requests import OptionsModel, read_options
-from faircorner.documents.upgrades import with_clauses
 from faircorner.errors import InputError
 from faircorner.said import Said
 
@@ -214,7 +214,10 @@ def current(sheet: CueSheet) -> CueSheet:
     """
     if sheet.plan.get("format") != PLAN_FORMAT:
         now = compute_plan({kind: getattr(sheet, kind) for kind in KINDS}, sheet.options)
-        sheet.plan = {**_completed(with_clauses(sheet.plan), now), "format": PLAN_FORMAT}
+        sheet.plan = {
+            **_completed(plan_upgraded(sheet.plan), now),
+            "format": PLAN_FORMAT,
+        }
         sheet.save(update_fields=["plan"])
     return sheet
 

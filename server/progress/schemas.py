@@ -6,6 +6,7 @@ from faircorner.tape import Result
 from ninja import Schema
 
 from server.planning.schemas import FinishOut, PoseOut
+from server.said import SaidOut
 
 
 class MarkOut(Schema):
@@ -33,9 +34,11 @@ class MeasureOut(Schema):
 
 
 class AdviceOut(Schema):
-    """One thing to do next; chances are of an attempt's finish meeting the standard."""
+    """One thing to do next, and why; chances are of an attempt's finish meeting the standard."""
 
     kind: Literal["too few", "move cue", "practise", "move on"]
+    said: SaidOut
+    because: SaidOut
     call: int | None
     by_m: float
     chance: float

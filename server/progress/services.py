@@ -10,7 +10,7 @@ from faircorner.documents.figures import pose_document
 from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 from faircorner.said import Said
-from faircorner.shift import advise, describe
+from faircorner.shift import advise, because, describe, headline
 from faircorner.shift.finishes import LEVEL, MEASURED, least_count, mean_pose
 from faircorner.tape import MET
 
@@ -124,6 +124,8 @@ def _judged(
         "measures": measures,
         "advice": {
             "kind": advice.kind,
+            "said": headline(advice, finishes).document(),
+            "because": because(advice, finishes).document(),
             "call": advice.call,
             "by_m": round(advice.by, 3),
             "chance": round(advice.chance, 3),

@@ -17,7 +17,7 @@ from server.schools.models import Member, School
 from tests.browser.steps import MAREN, TEODOR
 
 SAID = (Path(__file__).parent / "texts.js").read_text("utf-8")
-MARKED = re.compile("[áéíóúýńŕś]")
+MARKED = re.compile("[áéíóúýńŕśĺ]")
 FIGURE = re.compile(r"[\d.,]+ ?(cm|m|ft|in|s)\b|\b(cm|ft|in)\b|Fair Corner")
 DATE = re.compile(r"([A-Z][a-z]{2}, )?[A-Z][a-z]{2} \d+|\d\d:\d\d [AP]M")
 STATIONS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare")

@@ -11,6 +11,7 @@ from faircorner.cues.scene import Scene
 from faircorner.cues.windows import Window
 from faircorner.motion import advance
 from faircorner.plane import Floats, mirrored
+from faircorner.said import Said
 
 __all__ = ["Call", "call_at"]
 
@@ -35,6 +36,12 @@ class Call:
     metres: float
     window: Window
     cue: Cue | None
+
+    def seen(self, *, references: bool) -> Said:
+        """What the driver sees at that moment; references : whether the method takes any."""
+        if self.cue is not None:
+            return self.cue.said
+        return Said("nothing to line up on" if references else "no references")
 
     def mirrored(self) -> "Call":
         """A call made with the kerb on the left, told for a place with the kerb on the right."""

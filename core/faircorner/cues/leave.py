@@ -12,7 +12,7 @@ from faircorner.errors import InputError
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, drive
 from faircorner.plane import Bools, Floats
-from faircorner.said import Said
+from faircorner.said import Rough, Said
 from faircorner.sides import sided
 from faircorner.vehicle import Vehicle
 
@@ -35,6 +35,21 @@ class Leaving:
     gear: Literal["forward", "reverse"]
     then: Literal["forward", "reverse"]
     straight: float | None
+
+    @property
+    def said(self) -> Said:
+        if self.straight is None:
+            return Said("out not in one go", way=self.way)
+        if self.straight == 0:
+            return Said("out from where it stands", way=self.way, gear=self.then)
+        if self.gear == self.then:
+            return Said(f"out {self.gear} first", by=Rough(self.straight), way=self.way)
+        return Said(
+            f"out {self.gear} and then the other way",
+            by=Rough(self.straight),
+            gear=self.then,
+            way=self.way,
+        )
 
     def mirrored(self) -> "Leaving":
         return replace(self, way="right" if self.way == "left" else "left")

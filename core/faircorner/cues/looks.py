@@ -10,8 +10,9 @@ from faircorner.cues.method import Look
 from faircorner.cues.scene import Scene
 from faircorner.motion import swing
 from faircorner.plane import Floats, to_site
+from faircorner.said import Length, Said
 
-__all__ = ["LookReason", "look_reasons"]
+__all__ = ["LookReason", "look_reasons", "look_said"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -32,8 +33,17 @@ class LookReason:
     x: float
     y: float
 
+    @property
+    def said(self) -> Said:
+        return look_said(self.why, self.metres)
+
     def mirrored(self) -> "LookReason":
         return replace(self, y=-self.y)
+
+
+def look_said(why: str, metres: float) -> Said:
+    """What a look is for, of a reason and how far it goes."""
+    return Said(f"look as it {why}", by=Length(metres))
 
 
 def look_reasons(scene: Scene, outcome: Driven) -> tuple[LookReason, ...]:

@@ -7,7 +7,7 @@ from faircorner.cues.fit import Given, fit
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Room, Size, adjust, kind_of, measures
-from faircorner.said import Said
+from faircorner.said import Length, Said
 
 __all__ = ["Heard", "Remedy", "least_change", "least_sizes", "silent"]
 
@@ -50,11 +50,18 @@ class Remedy:
     "bay width" or "road width"; metres.
 
     to : what it should be; by : the change
+    option : the cue sheet's own setting that gives it, None where the place has to change
     """
 
     what: str
     to: float
     by: float
+    option: str | None
+
+    @property
+    def said(self) -> Said:
+        more = "more" if self.by > 0 else "less"
+        return Said(f"works with {more} {self.what}", by=Length(abs(self.by)), to=Length(self.to))
 
 
 def least_change(scene: Scene, given: Given, heard: Heard) -> Remedy | None:
@@ -146,4 +153,4 @@ def _least(fits: _Fits, room: Room, value: float, sign: float, change: _Change) 
     while high - low > _FINE:
         middle = (low + high) / 2
         low, high = (low, middle) if works(middle) else (middle, high)
-    return Remedy(what=room.what, to=value + sign * high, by=sign * high)
+    return Remedy(what=room.what, to=value + sign * high, by=sign * high, option=room.option)

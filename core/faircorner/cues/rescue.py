@@ -52,6 +52,10 @@ class Rescue:
     clearances: Clearances
     low: frozenset[str]
 
+    @property
+    def said(self) -> Said:
+        return Said(f"cure {self.cure}")
+
     def mirrored(self) -> "Rescue":
         legs = tuple(leg.mirrored() for leg in self.legs)
         return replace(self, legs=legs, track=self.track.mirrored())

@@ -50,7 +50,7 @@ __all__ = [
 ]
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@8"
+PLAN_FORMAT = "fair-corner/plan@9"
 
 
 def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
@@ -80,11 +80,14 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
                 "tried": {"gap_m": list(gaps_tried(scene.method, plan.gap)),
                           "kerb_m": list(plan.ground.goal.kerbs_tried),
                           "turns_per_metre": list(RATES_TRIED)}},
-        "calls": [_call(plan.calls, number) for number in range(1, len(plan.calls) + 1)],
+        "calls": [
+            _call(plan.calls, number, references=scene.method.references)
+            for number in range(1, len(plan.calls) + 1)
+        ],
         "looks": [
             {"step": r.step, "look": r.look, "s_m": figure(r.s), "why": r.why,
              "metres": figure(r.metres), "at_s_m": figure(r.at_s),
-             "x_m": figure(r.x), "y_m": figure(r.y)}
+             "x_m": figure(r.x), "y_m": figure(r.y), "said": r.said.document()}
             for r in plan.looks
         ],
         "sensitivity": [[figure(v) for v in row] for row in plan.sensitivity],
@@ -114,7 +117,7 @@ def _wanted_kerb(ground: Ground) -> float | None:
     return ground.kerb_on_left().berth.kerb
 
 
-def _call(calls: tuple[Call, ...], number: int) -> dict[str, Any]:
+def _call(calls: tuple[Call, ...], number: int, *, references: bool) -> dict[str, Any]:
     call = calls[number - 1]
     window, until = call.window, call.until
     # Once the wheel has settled: the angle of the path where the next call comes.
@@ -134,6 +137,7 @@ def _call(calls: tuple[Call, ...], number: int) -> dict[str, Any]:
             "metres": figure(call.metres),
         },
         "said": until.said(came).document(),
+        "seen": call.seen(references=references).document(),
         "early_m": None if window.early is None else figure(window.early),
         "late_m": None if window.late is None else figure(window.late),
         "early_breaks": window.early_breaks.document(),
@@ -162,13 +166,20 @@ def _cue(cue: Cue) -> dict[str, Any]:
         "lean_m": figure(sharp.lean),
         "lean_image_m": figure(sharp.image),
         "lean_late_m": figure(sharp.late),
+        "leant": sharp.leant.document(),
     }
 
 
 def remedy_document(remedy: Remedy | None) -> dict[str, Any] | None:
     if remedy is None:
         return None
-    return {"what": remedy.what, "to_m": figure(remedy.to), "by_m": figure(remedy.by)}
+    return {
+        "what": remedy.what,
+        "to_m": figure(remedy.to),
+        "by_m": figure(remedy.by),
+        "option": None if remedy.option is None else f"{remedy.option}_m",
+        "said": remedy.said.document(),
+    }
 
 
 def _totals(found: Totals) -> dict[str, Any]:
@@ -216,6 +227,7 @@ def leaving_document(leaving: Leaving) -> dict[str, Any]:
         "gear": leaving.gear,
         "then": leaving.then,
         "straight_m": None if straight is None else figure(straight),
+        "said": leaving.said.document(),
     }
 
 
@@ -228,7 +240,9 @@ def mend_document(found: Mend | None, vehicle: Vehicle) -> dict[str, Any] | None
 
 def rescue_document(found: Rescue | None, vehicle: Vehicle) -> dict[str, Any] | None:
     """How an attempt is saved, from the call that went wrong; None means: begin again."""
-    return None if found is None else {"cure": found.cure, **_driven(found, vehicle)}
+    if found is None:
+        return None
+    return {"cure": found.cure, "said": found.said.document(), **_driven(found, vehicle)}
 
 
 def _driven(found: Mend | Rescue, vehicle: Vehicle) -> dict[str, Any]:

@@ -1,18 +1,16 @@
 """Documents of older formats, brought to today's one step at a time.
 
 A format that changes adds one step here: from the version before, whole, to the next. Nothing else
-knows old formats. An example of each old version is kept in tests/core/kept/.
+knows old formats, but `kept_plans.py` knows those of plans. An example of each is kept in
+tests/core/kept/.
 """
 
 from collections.abc import Callable
 from typing import Any, TypeAlias
 
-from faircorner.said import Said
-
-__all__ = ["upgraded", "with_clauses"]
+__all__ = ["upgraded"]
 
 Body: TypeAlias = dict[str, Any]
-_BREAKS = ("early_breaks", "late_breaks")
 
 
 def _vehicle_2(body: Body) -> Body:
@@ -34,25 +32,6 @@ def _vehicle_2(body: Body) -> Body:
 
 
 _STEPS: dict[str, Callable[[Body], Body]] = {"fair-corner/vehicle@1": _vehicle_2}
-
-
-def with_clauses(plan: Body) -> Body:
-    """A plan that was kept when clauses were text: each as it was written then."""
-
-    def said(clause: Any) -> Any:
-        if not isinstance(clause, str):
-            return clause
-        return (Said("as written", words=clause) if clause else Said()).document()
-
-    calls = [
-        {**call, **{name: said(call[name]) for name in _BREAKS if name in call}}
-        for call in plan.get("calls", [])
-    ]
-    reason = plan.get("reason")
-    if isinstance(reason, dict) and "text" in reason:
-        reason = {"said": said(plan.get("why_not") or ""), "step": reason.get("step")}
-    rest = {} if reason is None else {"reason": reason}
-    return {**plan, "calls": calls, **rest}
 
 
 def upgraded(document: Any) -> Any:

@@ -23,11 +23,13 @@ class Room:
     """Room that may be given where a method does not go: a measure of the place.
 
     measure : None for the gap at the start, which is the method's and not the place's
+    option : what gives it on a cue sheet, as its settings name it; None where only the place does
     only_more : whether less of it never helps
     """
 
     what: str
     measure: str | None
+    option: str | None = None
     only_more: bool = True
 
 

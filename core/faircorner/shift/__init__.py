@@ -3,5 +3,15 @@
 from faircorner.shift.advice import Advice, AdviceKind, advise
 from faircorner.shift.finishes import FinishSet, describe
 from faircorner.shift.learners import SimulatedLearner
+from faircorner.shift.words import because, headline
 
-__all__ = ["Advice", "AdviceKind", "FinishSet", "SimulatedLearner", "advise", "describe"]
+__all__ = [
+    "Advice",
+    "AdviceKind",
+    "FinishSet",
+    "SimulatedLearner",
+    "advise",
+    "because",
+    "describe",
+    "headline",
+]

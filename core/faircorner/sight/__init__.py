@@ -4,12 +4,13 @@ from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import Sighting, sight_of
 from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Sharpness, sharpness
-from faircorner.sight.told import Told
+from faircorner.sight.told import TOLD, Told
 
 __all__ = [
     "ACUITY",
     "CRAWL",
     "REACTION",
+    "TOLD",
     "EdgeSight",
     "Seat",
     "Sharpness",

@@ -6,6 +6,7 @@ import numpy as np
 from shapely import intersects_xy
 
 from faircorner.plane import Floats, to_body
+from faircorner.said import Said
 from faircorner.sight.eye import Seat
 from faircorner.sight.told import ACROSS, ALONG, Told
 from faircorner.vehicle import Feature, Opening, Vehicle
@@ -45,6 +46,11 @@ class Sighting:
     def station(self) -> float:
         """The image's place along the glass, m in the vehicle's frame."""
         return (self.x, self.y, self.z)[self.told.axis]
+
+    @property
+    def place(self) -> Said:
+        """Where it stands from the nearest feature; nothing where none is near."""
+        return Said() if self.feature is None else self.told.place(self.feature, self.offset)
 
     def mirrored(self) -> "Sighting":
         """The same as a mirrored driver sees it in a mirrored vehicle."""

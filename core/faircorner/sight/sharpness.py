@@ -5,6 +5,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from faircorner.plane import Floats
+from faircorner.said import Length, Said
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import sight_of
 from faircorner.sight.told import Told
@@ -17,6 +18,8 @@ __all__ = ["ACUITY", "CRAWL", "REACTION", "Sharpness", "sharpness"]
 ACUITY = np.radians(0.5)
 CRAWL = 0.5
 REACTION = 0.12
+# A picture that comes this much later or earlier, m, comes on another part of the way altogether.
+_ANOTHER = 2.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -32,6 +35,25 @@ class Sharpness:
     lean: float
     image: float
     late: float
+
+    @property
+    def leant(self) -> Said:
+        """What leaning does; nothing where nobody can say, as on a picture that changes panes.
+
+        >>> str(Sharpness(scatter=0.1, lean=0.1, image=-0.03, late=0.2).leant)
+        'lean 10 cm forward: the picture moves 3 cm, the stop 20 cm late'
+        """
+        if not np.isfinite(self.image):
+            return Said()
+        lean, image = Length(self.lean), Length(abs(self.image))
+        if not abs(self.late) <= _ANOTHER:
+            return Said("leant", lean=lean, image=image)
+        return Said(
+            "leant and stop late" if self.late > 0 else "leant and stop early",
+            lean=lean,
+            image=image,
+            stop=Length(abs(self.late)),
+        )
 
     def mirrored(self, told: Told) -> "Sharpness":
         """The same in a mirror, of an image that is told so."""

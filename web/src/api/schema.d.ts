@@ -2365,7 +2365,7 @@ export interface components {
         };
         /**
          * CallOut
-         * @description A moment to act; said : what it can be told by besides the eye.
+         * @description A moment to act; seen : what the driver sees; said : what it can be told by besides.
          *
          *     early_m and late_m are null when the call may move freely.
          */
@@ -2388,6 +2388,7 @@ export interface components {
             angle_deg: number;
             until: components["schemas"]["UntilOut"];
             said: components["schemas"]["SaidOut"];
+            seen: components["schemas"]["SaidOut"];
             /** Early M */
             early_m: number | null;
             /** Late M */
@@ -2414,6 +2415,8 @@ export interface components {
         /**
          * CueOut
          * @description Where what is lined up on is seen, metres in the vehicle's frame; the target on the site.
+         *
+         *     leant : what leaning forward does to it
          */
         CueOut: {
             /** What */
@@ -2457,6 +2460,7 @@ export interface components {
             lean_image_m: number | null;
             /** Lean Late M */
             lean_late_m: number | null;
+            leant: components["schemas"]["SaidOut"];
         };
         /**
          * DimensionOut
@@ -2547,6 +2551,7 @@ export interface components {
             x_m: number;
             /** Y M */
             y_m: number;
+            said: components["schemas"]["SaidOut"];
         };
         /**
          * OverhangOut
@@ -2753,7 +2758,7 @@ export interface components {
         };
         /**
          * RemedyOut
-         * @description The least single change that would do; null when none was found.
+         * @description The least single change that would do; option : the sheet's setting that makes it, if any.
          */
         RemedyOut: {
             /**
@@ -2765,6 +2770,9 @@ export interface components {
             to_m: number;
             /** By M */
             by_m: number;
+            /** Option */
+            option: ("gap_m" | "ahead_m") | null;
+            said: components["schemas"]["SaidOut"];
         };
         /**
          * RemedyWorkOut
@@ -2897,6 +2905,7 @@ export interface components {
              * @enum {string}
              */
             cure: "drive on" | "less wheel" | "more wheel" | "ease off" | "pull forward";
+            said: components["schemas"]["SaidOut"];
             /** Steps */
             steps: components["schemas"]["StepOut"][];
             finish: components["schemas"]["FinishOut"];
@@ -2945,6 +2954,7 @@ export interface components {
             then: "forward" | "reverse";
             /** Straight M */
             straight_m: number | null;
+            said: components["schemas"]["SaidOut"];
         };
         /** SheetOut */
         SheetOut: {
@@ -3501,7 +3511,7 @@ export interface components {
         };
         /**
          * AdviceOut
-         * @description One thing to do next; chances are of an attempt's finish meeting the standard.
+         * @description One thing to do next, and why; chances are of an attempt's finish meeting the standard.
          */
         AdviceOut: {
             /**
@@ -3509,6 +3519,8 @@ export interface components {
              * @enum {string}
              */
             kind: "too few" | "move cue" | "practise" | "move on";
+            said: components["schemas"]["SaidOut"];
+            because: components["schemas"]["SaidOut"];
             /** Call */
             call: number | null;
             /** By M */

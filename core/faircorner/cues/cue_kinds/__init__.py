@@ -6,10 +6,10 @@ A new one is a module here, its place in `_KINDS`, and its words.
 from collections.abc import Callable
 
 from faircorner.cues.cue_kinds.base import Cue, Seeing
-from faircorner.cues.cue_kinds.edge import edges_seen
-from faircorner.cues.cue_kinds.thing import things_seen
+from faircorner.cues.cue_kinds.edge import edge_said, edges_seen
+from faircorner.cues.cue_kinds.thing import thing_said, things_seen
 
-__all__ = ["Cue", "Seeing", "sharpest"]
+__all__ = ["Cue", "Seeing", "edge_said", "sharpest", "thing_said"]
 
 # In the order of what is waited for: a kind is looked for where none before it shows.
 _KINDS: tuple[Callable[[Seeing], list[Cue]], ...] = (edges_seen, things_seen)

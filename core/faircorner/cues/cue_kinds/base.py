@@ -7,10 +7,11 @@ import numpy as np
 from faircorner.cues.events import Watched
 from faircorner.ground import Ground
 from faircorner.plane import Floats
+from faircorner.said import Said
 from faircorner.sight import Seat, Sharpness, Sighting
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Cue", "Seeing"]
+__all__ = ["Cue", "Seeing", "hidden"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -18,6 +19,7 @@ class Cue:
     """What is seen at a call from this seat.
 
     what : its name; target : (2,), m on the site; height : m
+    said : what the driver sees, as its own kind tells it
     """
 
     what: str
@@ -25,6 +27,7 @@ class Cue:
     sharpness: Sharpness
     target: Floats
     height: float
+    said: Said
 
     def mirrored(self) -> "Cue":
         return replace(
@@ -49,3 +52,8 @@ class Seeing:
     watched: Watched
     poses: Floats
     s: Floats
+
+
+def hidden(place: Said) -> Said:
+    """What is said where the body hides a cue that would stand there."""
+    return Said("hidden and would stand", place=place) if place else Said("hidden")

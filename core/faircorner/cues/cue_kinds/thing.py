@@ -2,11 +2,12 @@
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Seeing
+from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden
 from faircorner.cues.places import aside, own_mark
+from faircorner.said import Said
 from faircorner.sight import sharpness, sight_of
 
-__all__ = ["things_seen"]
+__all__ = ["thing_said", "things_seen"]
 
 
 def things_seen(seeing: Seeing) -> list[Cue]:
@@ -36,6 +37,18 @@ def things_seen(seeing: Seeing) -> list[Cue]:
             ),
             target=target,
             height=height,
+            said=thing_said(what, sighting.through, sighting.place, passing=watched.mark),
         )
         for what, target, height, sighting in [one for one in seen if one[3].through] or seen
     ]
+
+
+def thing_said(what: str, through: str | None, place: Said, *, passing: str) -> Said:
+    """passing : the vehicle's own mark that the thing is waited for at, empty where at none"""
+    if through is None:
+        return hidden(place)
+    if passing:
+        return Said("thing passes", through=through, what=what, mark=passing)
+    if place:
+        return Said("thing stands", through=through, what=what, place=place)
+    return Said("thing stands clear", through=through, what=what)

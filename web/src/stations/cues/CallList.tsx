@@ -9,7 +9,6 @@ import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
-import { lookReason } from "./words";
 
 interface Props {
   plan: Plan;
@@ -19,7 +18,6 @@ interface Props {
 }
 
 export const CallList = ({ plan, method, active, onCall }: Props) => {
-  const units = useUnits();
   return (
     <Paper
       component="ol"
@@ -63,7 +61,7 @@ export const CallList = ({ plan, method, active, onCall }: Props) => {
                 <Box sx={{ fontSize: 13, color: ink.soft }}>{call.said.text}</Box>
                 {look && (
                   <Box sx={{ fontSize: 13, display: "flex", gap: 0.75, alignItems: "center" }}>
-                    <EyeMark size={17} /> {named(look.look)}: {lookReason(look, units)}
+                    <EyeMark size={17} /> {named(look.look)}: {look.said.text}
                   </Box>
                 )}
                 {active === call.number && <Breaks call={call} />}

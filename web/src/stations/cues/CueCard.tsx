@@ -10,7 +10,6 @@ import { SightPicture } from "../../drawing/SightPicture";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { decimal, t } from "../../words";
-import { cueSentence, leanSentence } from "./words";
 
 interface Props {
   call: Call;
@@ -45,7 +44,7 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
         <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
           {t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })}
         </Typography>
-        <Typography sx={{ fontSize: 14, mt: 0.5 }}>{cueSentence(call, method, units)}</Typography>
+        <Typography sx={{ fontSize: 14, mt: 0.5 }}>{call.seen.text}</Typography>
         {Math.abs(shift) > 0.005 && (
           <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
             {shift < 0 ? t("cues.moved earlier", moved) : t("cues.moved later", moved)}
@@ -64,7 +63,7 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
           )}
         </Box>
         <Typography sx={{ fontSize: 13, mt: 0.75 }} color="text.secondary">
-          {leanSentence(call, units)}
+          {cue?.leant.text}
         </Typography>
       </Box>
     </Paper>

@@ -113,7 +113,7 @@ const Saved = ({ by, rescue, saving, save }: Props) => {
   return (
     <Box aria-label={t("cues.how to save it")} component="section" sx={{ fontSize: 14 }}>
       {by > 0 && t("cues.noticed before the wheel moves", { by: length(by, units) })}{" "}
-      <strong>{t(`cues.cure ${rescue.cure}`)}</strong>
+      <strong>{rescue.said.text}</strong>
       {rescue.cure !== "drive on" && (
         <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
           {rescue.steps.map((step, i) => (

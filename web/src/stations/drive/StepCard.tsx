@@ -5,10 +5,8 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import type { Sheet } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, LateWedge, OnDot } from "../../drawing/marks";
-import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
-import { lookReason } from "../cues/words";
 import type { LookDone, Timing, useAttemptDraft } from "./useAttemptDraft";
 import { noteLook, noteTiming } from "./useDriveKeys";
 
@@ -27,7 +25,6 @@ const TIMINGS: { value: Timing; mark: React.ReactNode }[] = [
 const LOOKS: LookDone[] = ["done", "late", "missed", "prompted"];
 
 export const StepCard = ({ index, say, sheet, noting }: Props) => {
-  const units = useUnits();
   const { draft, change } = noting;
   const { plan } = sheet;
   const here = draft.card === index;
@@ -84,7 +81,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
         >
           <EyeMark state={draft.looks[i] ?? "due"} size={26} />
           <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
-            <strong>{named(look.look)}</strong>: {lookReason(look, units)}
+            <strong>{named(look.look)}</strong>: {look.said.text}
           </Box>
           <Box
             role="group"

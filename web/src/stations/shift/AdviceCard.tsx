@@ -10,10 +10,9 @@ import { useLocation, useNavigate } from "react-router";
 import { ask } from "../../api/client";
 import type { FinishSet, Sheet } from "../../api/types";
 import { percent } from "../../shell/units";
-import { useRole, useUnits } from "../../shell/useDocket";
+import { useRole } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
-import { headline, reason } from "./words";
 
 interface Props {
   sheet: Sheet;
@@ -21,7 +20,6 @@ interface Props {
 }
 
 export const AdviceCard = ({ sheet, finishes }: Props) => {
-  const units = useUnits();
   const client = useQueryClient();
   const navigate = useNavigate();
   const { search } = useLocation();
@@ -39,9 +37,9 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
   const step = advice.call ? method.steps[advice.call]?.say : null;
   return (
     <Paper aria-label={t("shift.advice")} role="region" sx={{ p: 2, display: "grid", gap: 1 }}>
-      <Typography variant="h1">{headline(advice, units)}</Typography>
+      <Typography variant="h1">{advice.said.text}</Typography>
       {step && <Box sx={{ fontWeight: 650 }}>{step}</Box>}
-      <Box sx={{ fontSize: 15 }}>{reason(advice, finishes.counted)}</Box>
+      <Box sx={{ fontSize: 15 }}>{advice.because.text}</Box>
       <Box sx={{ display: "flex", gap: 3, my: 0.5 }}>
         <Chance share={advice.chance} label={t("shift.chance of a finish without")} />
         {advice.kind === "move cue" && (

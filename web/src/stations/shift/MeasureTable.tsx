@@ -9,7 +9,14 @@ import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
-import { ENDS } from "./words";
+
+/** What less and more of each measure means. */
+export const ENDS = {
+  kerb_m: ["names.nearer", "names.farther"],
+  angle_deg: ["names.nose out", "names.nose in"],
+  ahead_m: ["names.shorter", "names.longer"],
+  behind_m: ["names.shorter", "names.longer"],
+} as const;
 
 type Measure = FinishSet["measures"][number];
 

@@ -11,13 +11,16 @@ from faircorner.vehicle import Vehicle
 
 __all__ = ["rooms", "sizes"]
 
-_START_GAP = Room(what="start gap", measure=None, only_more=False)
+_START_GAP = Room(what="start gap", measure=None, option="gap", only_more=False)
 
 
 def rooms(place: Ground) -> tuple[Room, ...]:
     if "gap" in kerb_measures(place):
         return (Room(what="gap", measure="gap"), _START_GAP)
-    return (_START_GAP, Room(what="gap ahead", measure="goal_ahead", only_more=False))
+    return (
+        _START_GAP,
+        Room(what="gap ahead", measure="goal_ahead", option="ahead", only_more=False),
+    )
 
 
 def sizes(place: Ground, vehicle: Vehicle) -> tuple[Size, ...]:

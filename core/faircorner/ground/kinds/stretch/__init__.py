@@ -21,6 +21,6 @@ STRETCH = Kind(
     landmarks=("mark", "stop"),
     gap_to="mark",
     things=("post",),
-    rooms=lambda _place: (Room(what="start gap", measure=None, only_more=False),),
+    rooms=lambda _place: (Room(what="start gap", measure=None, option="gap", only_more=False),),
     sketch=sketch,
 )

@@ -1,0 +1,55 @@
+"""Advice in words: what to do next, and why."""
+
+from faircorner.said import Length, Said
+from faircorner.shift.advice import Advice
+from faircorner.shift.finishes import FinishSet, least_count
+
+__all__ = ["because", "headline"]
+
+# A chance smaller than this is told as such, not as nought in a hundred.
+_HARDLY = 0.001
+
+
+def headline(advice: Advice, finishes: FinishSet) -> Said:
+    """What to do next."""
+    match advice.kind:
+        case "too few":
+            return Said("advice too few", needed=least_count(len(finishes.bias)))
+        case "move cue":
+            return Said(
+                "advice move earlier" if advice.by < 0 else "advice move later",
+                call=advice.call or 0,
+                by=Length(abs(advice.by)),
+            )
+        case "practise" if advice.call is not None:
+            return Said("advice practise call", call=advice.call)
+        case "practise":
+            return Said("advice practise")
+        case "move on":
+            return Said("advice move on")
+
+
+def because(advice: Advice, finishes: FinishSet) -> Said:
+    """The evidence for it."""
+    match advice.kind:
+        case "too few":
+            return Said("advice too few because", count=finishes.count)
+        case "move cue" if finishes.p_value < _HARDLY:
+            return Said("advice move because, beyond chance", explained=_percent(advice.explained))
+        case "move cue":
+            return Said(
+                "advice move because",
+                odds=_percent(finishes.p_value),
+                explained=_percent(advice.explained),
+            )
+        case "practise" if advice.call is not None:
+            share = _percent(float(advice.scatter_share[advice.call - 1]))
+            return Said("advice practise because, like one call", share=share, call=advice.call)
+        case "practise":
+            return Said("advice practise because")
+        case "move on":
+            return Said("advice move on because")
+
+
+def _percent(share: float) -> int:
+    return int(share * 100 + 0.5)

@@ -1,0 +1,216 @@
+"""What is seen and what to do, in words: each figure to its own side, in anybody's units."""
+
+import json
+from dataclasses import replace
+from pathlib import Path
+from typing import get_args
+
+import numpy as np
+import pytest
+from faircorner.cues import Cure, make_plan
+from faircorner.cues.cue_kinds import edge_said, thing_said
+from faircorner.cues.leave import Leaving
+from faircorner.cues.looks import look_said
+from faircorner.cues.remedy import Remedy
+from faircorner.documents.kept_plans import plan_upgraded
+from faircorner.documents.library import methods
+from faircorner.documents.plans import plan_document
+from faircorner.ground import Turnabout, lay_road
+from faircorner.said import Said, clauses
+from faircorner.shift import Advice, FinishSet, because, headline
+from faircorner.sight import TOLD, Sharpness
+
+from tests.core.scenes import scene
+
+KEPT = Path(__file__).parent / "kept"
+STANDS = TOLD["x"].place("B-pillar", 0.12)
+
+
+@pytest.mark.parametrize(
+    ("along", "offset", "said"),
+    [
+        ("x", 0.12, "12 cm ahead of the B-pillar"),
+        ("x", -0.12, "12 cm behind the B-pillar"),
+        ("y", 0.12, "12 cm beside the B-pillar"),
+        ("y", -0.12, "12 cm beside the B-pillar"),
+        ("z", 0.12, "12 cm above the B-pillar"),
+        ("z", -0.12, "12 cm below the B-pillar"),
+        ("x", 0.019, "level with the B-pillar"),
+        ("x", -0.021, "2 cm behind the B-pillar"),
+    ],
+)
+def test_an_image_is_told_on_the_side_of_the_mark_where_it_stands(along, offset, said):
+    assert str(TOLD[along].place("B-pillar", offset)) == said
+
+
+def test_each_kind_of_cue_has_its_own_sentence():
+    assert str(edge_said("kerb", "screen", TOLD["z"].place("wiper", 0.05))) == (
+        "In the screen, the kerb runs 5 cm above the wiper."
+    )
+    thing = {"what": "pole", "through": "door glass"}
+    assert str(thing_said(**thing, place=STANDS, passing="")) == (
+        "In the door glass, the pole stands 12 cm ahead of the B-pillar."
+    )
+    assert str(thing_said(**thing, place=STANDS, passing="mirror")) == (
+        "In the door glass, the pole passes the mirror."
+    )
+    assert str(thing_said(**thing, place=Said(), passing="")).endswith("clear of any mark.")
+    for hidden in (
+        edge_said("kerb", None, STANDS),
+        thing_said("pole", None, STANDS, passing="mirror"),
+    ):
+        assert str(hidden).startswith("Hidden by the body here (it would stand 12 cm ahead of")
+    assert thing_said("pole", None, Said(), passing="").code == "hidden"
+
+
+@pytest.mark.parametrize(
+    ("image", "late", "ends"),
+    [
+        (-0.03, 0.2, "moves 3 cm, the stop 20 cm late"),
+        (0.03, -0.2, "moves 3 cm, the stop 20 cm early"),
+        (0.03, 2.1, "moves 3 cm"),
+        (0.03, float("nan"), "moves 3 cm"),
+        (float("nan"), 0.2, ""),
+    ],
+)
+def test_leaning_makes_the_stop_late_or_early_or_nobody_can_say(image, late, ends):
+    told = str(Sharpness(scatter=0.1, lean=0.1, image=image, late=late).leant)
+    assert told == (f"lean 10 cm forward: the picture {ends}" if ends else "")
+
+
+def of_a_plan(body):
+    return (
+        [
+            (call["seen"], [cue["leant"] for cue in call["cues"]])
+            for call in body["calls"]
+            if call["cues"]
+        ],
+        [look["said"] for look in body["looks"]],
+    )
+
+
+def untold(body):
+    """The same as it was kept before it had these sentences."""
+    calls = [
+        {
+            **{name: value for name, value in call.items() if name != "seen"},
+            "cues": [{k: v for k, v in cue.items() if k != "leant"} for cue in call["cues"]],
+        }
+        for call in body["calls"]
+    ]
+    looks = [{k: v for k, v in look.items() if k != "said"} for look in body["looks"]]
+    return {**body, "calls": calls, "looks": looks}
+
+
+@pytest.mark.parametrize(
+    ("method", "code"),
+    [
+        ("Straight-run reverse park", "thing stands"),
+        ("Seen-corner reverse park", "thing passes"),
+        ("Three-movement turn", "edge runs"),
+    ],
+)
+def test_a_plan_that_was_kept_without_its_sentences_is_told_what_a_new_one_is(
+    linnet, seat, quay, method, code
+):
+    road = lay_road("road", Turnabout(), road_width=7.6)
+    made = scene(linnet, seat, road if code == "edge runs" else quay, methods()[method].build())
+    told = plan_document(make_plan(made), made)
+    seen, looks = of_a_plan(told)
+    assert code in {said["code"] for said, _ in seen}
+    assert looks
+    assert of_a_plan(plan_upgraded(untold(told))) == (seen, looks)
+
+
+def test_a_kept_plan_is_told_from_the_figures_it_was_kept_with():
+    old = json.loads((KEPT / "plan@8.json").read_text("utf-8"))
+    now = plan_upgraded(old)
+    assert untold(now) == old
+    assert str(Said.of(now["calls"][1]["seen"])) == (
+        "In the rear door glass, the corner of the parked vehicle stands 3 cm behind the B-pillar."
+    )
+    old["calls"][1]["cues"][0]["offset_m"] = 0.5
+    seen, _ = of_a_plan(plan_upgraded(old))
+    assert "50 cm ahead of the B-pillar" in str(Said.of(seen[1][0]))
+
+
+def test_nothing_to_line_up_on_is_not_the_same_as_a_method_without_references(linnet, seat, quay):
+    made = scene(linnet, seat, quay, methods()["Straight-run reverse park"].build())
+    call = replace(make_plan(made).calls[0], cue=None)
+    assert call.seen(references=True).code == "nothing to line up on"
+    assert call.seen(references=False).code == "no references"
+
+
+def change(what, by):
+    return Remedy(what=what, to=6.5, by=by, option=None).said
+
+
+def test_every_look_cure_way_out_and_change_has_its_words():
+    for why in ("reverses", "drives on", "swings out", "tail goes in", "nose goes in",
+                "rear cuts in"):  # fmt: skip
+        assert "20 cm" in str(look_said(why, 0.2))
+    assert {f"cure {cure}" for cure in get_args(Cure)} <= clauses("en").keys()
+    for what in ("gap", "aisle", "bay width", "road width", "start gap", "gap ahead"):
+        assert "(6.50 m)" in str(change(what, 0.4)) or "6.50 m at the start" in str(
+            change(what, 0.4)
+        )
+    assert "40 cm wider, 6.50 m at the start" in str(change("start gap", 0.4))
+    assert "40 cm closer, 6.50 m at the start" in str(change("start gap", -0.4))
+    assert "40 cm farther behind" in str(change("gap ahead", 0.4))
+    assert "40 cm nearer behind" in str(change("gap ahead", -0.4))
+
+
+ROLLED = "{} 40 cm straight before any wheel, then full lock left."
+
+
+@pytest.mark.parametrize(
+    ("gear", "then", "straight", "said"),
+    [
+        ("reverse", "forward", None, "To the left: not in one go; take it in two."),
+        ("reverse", "forward", 0.0, "Full lock left, forward, from where it stands."),
+        ("reverse", "forward", 0.38, "Back 40 cm straight, then forward, full lock left."),
+        (
+            "forward",
+            "forward",
+            0.38,
+            ROLLED.format("Forward"),
+        ),
+        ("reverse", "reverse", 0.38, ROLLED.format("Back")),
+    ],
+)
+def test_a_way_out_is_told_in_its_gears(gear, then, straight, said):
+    assert str(Leaving(way="left", gear=gear, then=then, straight=straight).said) == said
+
+
+def found(p_value=0.01):
+    return FinishSet(
+        count=4, bias=np.zeros(3), covariance=np.eye(3), margin=np.zeros(3), p_value=p_value
+    )
+
+
+def advice(kind, call=2, by=0.0):
+    return Advice(
+        kind=kind, call=call, by=by, chance=0.5, chance_after=0.8, explained=0.9,
+        scatter_share=np.array([0.2, 0.7, 0.1]),
+    )  # fmt: skip
+
+
+def test_a_cue_moves_earlier_when_it_is_negative_else_later():
+    assert str(headline(advice("move cue", by=-0.15), found())) == "Move call 2: 15 cm earlier"
+    assert str(headline(advice("move cue", by=0.15), found())) == "Move call 2: 15 cm later"
+    assert headline(advice("move cue", by=0.127), found()).told("imperial").endswith("5 in later")
+
+
+def test_the_evidence_is_told_by_its_own_figures():
+    moved = advice("move cue", by=0.15)
+    assert "less than once in 1000" in str(because(moved, found(0.0009)))
+    assert "by chance 1 % of the time" in str(because(moved, found(0.01)))
+    assert "takes 90 % of it away" in str(because(moved, found(0.01)))
+    practise = because(advice("practise"), found())
+    assert "70 % of that scatter looks like call 2" in str(practise)
+    assert because(advice("practise", call=None), found()).code == "advice practise because"
+    assert str(headline(advice("too few"), found())).startswith("6 attempts are needed")
+    assert str(because(advice("too few"), found())).startswith("4 so far")
+    assert headline(advice("practise", call=None), found()).code == "advice practise"
+    assert str(headline(advice("move on"), found())).endswith("the hand steady: move on")
+    assert str(because(advice("move on"), found())).startswith("No bias that does harm")
