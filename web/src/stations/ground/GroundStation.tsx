@@ -51,14 +51,14 @@ const useGround = (revision: Revision<"ground">) => {
       return { sent, state: await make(sent) };
     },
     onSuccess: ({ sent, state }: { sent: GroundBody; state: GroundState }) => {
-      const { body } = state;
       const { edging, check } = draft.latest();
       // What was switched or noted while the answer came is kept: the core changes neither.
-      if (edging !== sent.edging || check !== sent.check)
-        return draft.edit({ ...body, edging, ...(check && { check }) });
+      const body = { ...state.body, edging, ...(check && { check }) };
       // Measured already: a field never stands for a place that an undo has taken back.
-      client.setQueryData(["ground", body], state);
+      client.setQueryData(["ground", body], { ...state, body });
       draft.edit(body);
+      if (edging !== sent.edging || check !== sent.check)
+        void client.invalidateQueries({ queryKey: ["ground", body] });
     },
   });
   return {
