@@ -26,6 +26,8 @@ FOLDER = ROOT / "tests" / "mutants"
 # So few, and the tests see too little.
 LEAST = 40
 _COPIED = ("core", "server", "house", "tests", "pyproject.toml", "manage.py", "docs/formats")
+# Of the tests: none of them is named by a mutant.
+_LEFT_OUT = ("mutants", "recorded", "browser")
 # A table that the tests of both languages are held against.
 _SHARED = "tests/lengths.json"
 # Nothing of Django's, which would read the settings before a copy's own are there.
@@ -77,7 +79,7 @@ def _copied(names: Iterable[str], into: Path) -> None:
         copy.parent.mkdir(parents=True, exist_ok=True)
         # Times are kept: compiled loops are known by them.
         if origin.is_dir():
-            shutil.copytree(origin, copy, ignore=shutil.ignore_patterns("mutants"))
+            shutil.copytree(origin, copy, ignore=shutil.ignore_patterns(*_LEFT_OUT))
         else:
             shutil.copy2(origin, copy)
 
@@ -101,9 +103,10 @@ def _pytest(folder: Path, *arguments: str) -> tuple[int, str]:
     with log.open("w") as file:
         os.dup2(file.fileno(), 1)
         os.dup2(file.fileno(), 2)
-        # What fails first is enough, and need not be made small.
-        quick = ["-x", "-q", "-p", "no:cacheprovider", "--hypothesis-profile=first"]
-        code = int(pytest.main([*quick, *arguments]))
+        # What fails first is enough; it need not be made small, nor told in detail.
+        quick = ["-x", "-q", "--assert=plain", "--hypothesis-profile=first"]
+        without = ["-p", "no:cacheprovider", "-p", "no:unraisableexception"]
+        code = int(pytest.main([*quick, *without, *arguments]))
     return code, log.read_text("utf-8")
 
 
