@@ -59,15 +59,32 @@ def test_road_wheel_angle_is_linear_when_only_full_lock_was_measured():
     np.testing.assert_allclose(angles, shares * angles[-1], atol=1e-12)
 
 
-def test_locks_measured_apart_keep_their_own_circles_and_swap_in_the_mirror():
+def test_locks_measured_apart_keep_their_own_circles():
     right = Circle(turns=-1.4, kerb_circle=10.9)
     steering = Steering(
         lock_turns=1.4, kerb_circle=10.4, wheelbase=2.55, track_front=1.5, circles=(right,)
     )
     assert 1 / steering.curvature(1.4) == pytest.approx(axle_radius(10.4, 2.55, 1.5))
     assert -1 / steering.curvature(-1.4) == pytest.approx(axle_radius(10.9, 2.55, 1.5))
-    mirrored = steering.mirrored()
-    assert mirrored.curvature(1.4) == pytest.approx(-steering.curvature(-1.4))
+
+
+APART = (
+    Circle(turns=-1.4, kerb_circle=11.2), Circle(turns=-0.7, kerb_circle=19.0),
+    Circle(turns=0.7, kerb_circle=18.0), Circle(turns=1.4, kerb_circle=10.4),
+)  # fmt: skip
+
+
+@given(st.sets(st.sampled_from(APART)))
+def test_in_the_mirror_each_lock_has_the_others_circles(measured):
+    """Whichever of them were measured, and back again."""
+    steering = Steering(
+        lock_turns=1.4, kerb_circle=10.6, wheelbase=2.55, track_front=1.5, circles=tuple(measured)
+    )
+    turns = np.linspace(-1.4, 1.4, 15)
+    there = steering.mirrored()
+    np.testing.assert_allclose(there.curvature(turns), -steering.curvature(-turns), atol=1e-12)
+    back = there.mirrored()
+    np.testing.assert_allclose(back.curvature(turns), steering.curvature(turns), atol=1e-12)
 
 
 @given(plausible, st.floats(-0.9, 0.9), st.floats(0.1, 8.0), st.floats(0.5, 4.0))

@@ -143,7 +143,10 @@ class Steering:
         """The steering of the same vehicle in a mirror."""
         flipped = tuple(Circle(turns=-c.turns, kerb_circle=c.kerb_circle) for c in self.circles)
         if flipped and not any(c.turns < 0 for c in self.circles):
-            flipped = self.circles  # measured on one side only: taken as the same on both
+            flipped = self.circles  # measured to the left only: taken as the same on both
+        elif not any(c.turns > 0 for c in self.circles):
+            # Measured to the right only: the left lock has the main circle alone, and keeps it.
+            flipped += (Circle(turns=-self.lock_turns, kerb_circle=self.kerb_circle),)
         return Steering(
             lock_turns=self.lock_turns,
             kerb_circle=self.kerb_circle,
