@@ -239,6 +239,8 @@ class TotalsOut(Schema):
 
 
 class PlanOut(Schema):
+    """A cue sheet. begins, ends : where to stop before the first step, and after the last."""
+
     format: str
     feasible: bool
     reason: ReasonOut
@@ -255,6 +257,8 @@ class PlanOut(Schema):
     set: SetFigures
     calls: list[CallOut]
     looks: list[LookOut]
+    begins: SaidOut
+    ends: SaidOut
     sensitivity: list[list[float | None]]
     path: list[PathPoint]
     swept_m: list[list[tuple[float, float]]]

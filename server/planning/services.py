@@ -213,11 +213,10 @@ def current(sheet: CueSheet) -> CueSheet:
     the revisions and settings that the sheet was made from and that never change.
     """
     if sheet.plan.get("format") != PLAN_FORMAT:
-        now = compute_plan({kind: getattr(sheet, kind) for kind in KINDS}, sheet.options)
-        sheet.plan = {
-            **_completed(plan_upgraded(sheet.plan), now),
-            "format": PLAN_FORMAT,
-        }
+        revisions = {kind: getattr(sheet, kind) for kind in KINDS}
+        now = compute_plan(revisions, sheet.options)
+        kept = plan_upgraded(sheet.plan, scene_of(revisions, sheet.options))
+        sheet.plan = {**_completed(kept, now), "format": PLAN_FORMAT}
         sheet.save(update_fields=["plan"])
     return sheet
 

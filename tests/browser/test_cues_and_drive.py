@@ -11,6 +11,8 @@ from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from tests.browser.steps import (
     INES,
+    MAREN,
+    TEODOR,
     Held,
     choose,
     field,
@@ -65,6 +67,32 @@ def test_every_call_tells_where_to_look_and_what_breaks(page):
         expect(page.get_by_role("heading", name=re.compile(f"^Call {number + 1}"))).to_be_visible()
         expect(calls.nth(number)).to_contain_text(re.compile("early, |early and more"))
         expect(calls.nth(number)).to_contain_text(re.compile("late, |late and more"))
+
+
+@pytest.mark.parametrize(
+    ("person", "learner", "first", "last"),
+    [
+        (MAREN, "Sanne Hook", "own tail 4.50 m past the far line, 30 cm from the guide line",
+         "40 cm between own tail and the head of the bay"),
+        (TEODOR, "Rosa Denning", "own tail 5 ft 0 in past the parked tail, 2 ft 11.5 in from",
+         "as soon as the wheels are straight"),
+    ],
+)  # fmt: skip
+def test_where_to_stop_first_and_last_and_every_look_is_told(page, person, learner, first, last):
+    sign_in(page, person)
+    choose(page, "Learner", learner)
+    steps = page.get_by_role("list", name="Calls").get_by_role("listitem")
+    expect(steps.first).to_contain_text(first)
+    expect(steps.last).to_contain_text(last)
+    if learner == "Sanne Hook":
+        expect(steps.first).to_contain_text("all round: you are about to cover")
+        expect(steps.first).to_contain_text("behind: you are about to cover")
+        expect(steps.nth(1)).to_contain_text("off side: the nose swings out")
+        expect(steps.nth(1)).to_contain_text("near side: the tail goes in")
+        expect(page.locator("[data-eye='2']")).to_have_count(2)
+    page.get_by_role("button", name=re.compile("Drive this sheet|Use this sheet and drive")).click()
+    expect(page.get_by_text(f"from: {first}")).to_be_visible()
+    expect(page.get_by_text(last)).to_be_visible()
 
 
 def test_how_near_it_passes_is_told_for_everything(page):

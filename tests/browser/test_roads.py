@@ -24,7 +24,7 @@ def test_a_turn_in_the_road_is_told_by_the_kerb_and_by_the_road_it_needs(page):
     sign_in(page)
     choose(page, "Learner", "Lotte Brisk")
     station(page, "Cues")
-    calls = page.get_by_role("list", name="Calls").get_by_role("listitem")
+    calls = page.get_by_role("list", name="Calls").get_by_role("button")
     expect(calls).to_have_count(3)
     expect(calls.first).to_contain_text("left to the far kerb")
     expect(page.get_by_text(re.compile("the far kerb runs"))).to_be_visible()

@@ -155,7 +155,7 @@ def test_what_cannot_be_is_told_in_the_persons_units_too(linnet):
     assert caught.value.told(locale="de-DE").endswith("got 0,15")
 
 
-CAME = Came(metres=0.4, heading=np.radians(-12), then=np.radians(35), rolled=4.2)
+CAME = Came(metres=0.4, heading=np.radians(-12), then=np.radians(35), rolled=4.2, direction=-1)
 
 
 @pytest.mark.parametrize(

@@ -15,7 +15,8 @@ from faircorner.cues.remedy import Remedy
 from faircorner.documents.kept_plans import plan_upgraded
 from faircorner.documents.library import methods
 from faircorner.documents.plans import plan_document
-from faircorner.ground import Turnabout, lay_road
+from faircorner.documents.requests import PlanRequest, method_named
+from faircorner.ground import Turnabout, lay_bay, lay_road
 from faircorner.said import Said, clauses
 from faircorner.shift import Advice, FinishSet, because, headline
 from faircorner.sight import TOLD, Sharpness
@@ -23,6 +24,7 @@ from faircorner.sight import TOLD, Sharpness
 from tests.core.scenes import scene
 
 KEPT = Path(__file__).parent / "kept"
+EXAMPLE = Path(__file__).parents[2] / "docs" / "formats" / "plan.example.json"
 STANDS = TOLD["x"].place("B-pillar", 0.12)
 
 
@@ -79,29 +81,34 @@ def test_leaning_makes_the_stop_late_or_early_or_nobody_can_say(image, late, end
 
 
 def of_a_plan(body):
+    """Of every call with a cue what it says, of every look, of both stops."""
+
+    def told(said):
+        return said["code"], str(Said.of(said))
+
     return (
-        [
-            (call["seen"], [cue["leant"] for cue in call["cues"]])
-            for call in body["calls"]
-            if call["cues"]
-        ],
-        [look["said"] for look in body["looks"]],
-    )
+        [[told(call["said"]), told(call["seen"]), *(told(cue["leant"]) for cue in call["cues"])]
+         for call in body["calls"] if call["cues"]],
+        [told(look["said"]) for look in body["looks"]],
+        [told(body["begins"]), told(body["ends"])],
+    )  # fmt: skip
+
+
+def without(body, *names):
+    return {name: value for name, value in body.items() if name not in names}
 
 
 def untold(body):
     """The same as it was kept before it had these sentences."""
     calls = [
-        {
-            **{name: value for name, value in call.items() if name != "seen"},
-            "cues": [{k: v for k, v in cue.items() if k != "leant"} for cue in call["cues"]],
-        }
+        {**without(call, "said", "seen"), "cues": [without(cue, "leant") for cue in call["cues"]]}
         for call in body["calls"]
     ]
-    looks = [{k: v for k, v in look.items() if k != "said"} for look in body["looks"]]
-    return {**body, "calls": calls, "looks": looks}
+    looks = [without(look, "said") for look in body["looks"]]
+    return {**without(body, "begins", "ends"), "calls": calls, "looks": looks}
 
 
+@pytest.mark.parametrize("side", ["left", "right"])
 @pytest.mark.parametrize(
     ("method", "code"),
     [
@@ -111,27 +118,49 @@ def untold(body):
     ],
 )
 def test_a_plan_that_was_kept_without_its_sentences_is_told_what_a_new_one_is(
-    linnet, seat, quay, method, code
+    linnet, seat, quay, method, code, side
 ):
     road = lay_road("road", Turnabout(), road_width=7.6)
     made = scene(linnet, seat, road if code == "edge runs" else quay, methods()[method].build())
+    made = made if side == "left" else made.mirrored()
     told = plan_document(make_plan(made), made)
-    seen, looks = of_a_plan(told)
-    assert code in {said["code"] for said, _ in seen}
+    calls, looks, stops = of_a_plan(told)
+    assert code in {seen for _, (seen, _), *_ in calls}
     assert looks
-    assert of_a_plan(plan_upgraded(untold(told))) == (seen, looks)
+    assert of_a_plan(plan_upgraded(untold(told), made)) == (calls, looks, stops)
 
 
 def test_a_kept_plan_is_told_from_the_figures_it_was_kept_with():
+    asked = PlanRequest.read(json.loads(EXAMPLE.read_text("utf-8")))
+    made = scene(asked.vehicle.build(), asked.seat.build(), asked.ground.build(),
+                 method_named(asked, methods()).build())  # fmt: skip
     old = json.loads((KEPT / "plan@8.json").read_text("utf-8"))
-    now = plan_upgraded(old)
-    assert untold(now) == old
+    now = plan_upgraded(old, made)
+    assert untold(now) == untold(old)
     assert str(Said.of(now["calls"][1]["seen"])) == (
         "In the rear door glass, the corner of the parked vehicle stands 3 cm behind the B-pillar."
     )
+    assert "own tail 1.50 m past the parked tail" in str(Said.of(now["begins"]))
     old["calls"][1]["cues"][0]["offset_m"] = 0.5
-    seen, _ = of_a_plan(plan_upgraded(old))
-    assert "50 cm ahead of the B-pillar" in str(Said.of(seen[1][0]))
+    old["start"]["x_m"] -= 1.2
+    calls, _, ((_, begins), _) = of_a_plan(plan_upgraded(old, made))
+    assert "50 cm ahead of the B-pillar" in calls[1][1][1]
+    assert "own tail 30 cm past the parked tail" in begins
+
+
+BAY_METHODS = ("Full-lock forward bay", "Swing-wide forward bay", "Swing-out reverse bay")
+
+
+@pytest.mark.parametrize("method", BAY_METHODS)
+def test_an_own_point_is_short_of_a_landmark_until_the_way_it_rolls_brings_it_there(
+    linnet, seat, method
+):
+    """Each of these waits for its first call forward; which way it goes on does not matter."""
+    made = scene(linnet, seat, lay_bay("any"), methods()[method].build())
+    told = plan_document(make_plan(made), made)
+    call = told["calls"][0]
+    assert told["legs"][call["leg"] - 1]["gear"] == "forward"
+    assert call["said"]["code"] == ("short of" if call["until"]["metres"] > 0 else "past")
 
 
 def test_nothing_to_line_up_on_is_not_the_same_as_a_method_without_references(linnet, seat, quay):

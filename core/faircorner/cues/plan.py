@@ -7,6 +7,7 @@ import numpy as np
 from faircorner.cues.calls import Call, call_at
 from faircorner.cues.clearances import Clearances, clearances_of
 from faircorner.cues.driven import Driven, overhang
+from faircorner.cues.events import Moment
 from faircorner.cues.fit import Fit, Given, fit
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.looks import LookReason, look_reasons
@@ -14,6 +15,7 @@ from faircorner.cues.prepare import prepare
 from faircorner.cues.reason import Reason
 from faircorner.cues.remedy import Heard, Remedy, least_change, least_sizes, silent
 from faircorner.cues.scene import Scene
+from faircorner.cues.stops import first_stop, last_stop
 from faircorner.cues.windows import Window, call_windows, sensitivity
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, swept_outline
@@ -30,6 +32,7 @@ class Plan:
     """A computed cue sheet. Poses are in the site's own frame, whichever side the kerb is on.
 
     clearances : least gap (m) to each thing and the metres rolled when it is least
+    begins, ends : where to stop before the first step and after the last, in words
     overhang : how far the body reaches over the kerb (m, 0 when it does not), and metres rolled
     sensitivity : (3, calls), see `faircorner.cues.windows.sensitivity`
     """
@@ -49,6 +52,8 @@ class Plan:
     ground: Ground
     calls: tuple[Call, ...]
     looks: tuple[LookReason, ...]
+    begins: Said
+    ends: Said
     sensitivity: Floats
     swept: tuple[Floats, ...]
 
@@ -152,6 +157,13 @@ def _assemble(
         answers = sensitivity(scene, found, given)
     fine = found.outcome
     s = fine.track.s[0]
+    gap = _gap_at_start(scene, given, found)
+    last = Moment(
+        vehicle=scene.vehicle,
+        ground=scene.ground,
+        pose=fine.track.poses[0, -1],
+        turns=fine.track.turns[0, -1],
+    )
     over = overhang(fine.track.poses, scene.vehicle, scene.ground)
     return Plan(
         feasible=found.feasible,
@@ -167,7 +179,7 @@ def _assemble(
         ),
         spare=found.spare,
         values={u.name: float(v) for u, v in zip(scene.method.unknowns, found.values, strict=True)},
-        gap=_gap_at_start(scene, given, found),
+        gap=gap,
         turns_per_metre=given.rate,
         ground=scene.ground,
         calls=tuple(
@@ -175,6 +187,8 @@ def _assemble(
             for i, window in enumerate(windows)
         ),
         looks=look_reasons(scene, driven),
+        begins=first_stop(scene, driven.followed.start[0], gap),
+        ends=last_stop(scene, last, float(s[-1])),
         sensitivity=answers,
         swept=tuple(swept_outline(driven.track.poses[0, ::4], scene.vehicle.outline())),
     )  # fmt: skip

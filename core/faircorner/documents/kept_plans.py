@@ -1,10 +1,20 @@
 """Plans of older formats as sheets keep them: every figure as it was, the words in today's form."""
 
+from dataclasses import replace
+from math import radians
 from typing import Any, TypeAlias
 
+import numpy as np
+
+from faircorner.cues import Scene, Step
 from faircorner.cues.cue_kinds import edge_said, thing_said
+from faircorner.cues.events import Came, Moment
 from faircorner.cues.looks import look_said
+from faircorner.cues.prepare import prepare
+from faircorner.cues.stops import first_stop, last_stop
+from faircorner.plane import Floats
 from faircorner.said import Said
+from faircorner.sides import turned_in
 from faircorner.sight import TOLD, Sharpness
 
 __all__ = ["plan_upgraded"]
@@ -13,16 +23,17 @@ Body: TypeAlias = dict[str, Any]
 _BREAKS = ("early_breaks", "late_breaks")
 
 
-def plan_upgraded(plan: Body) -> Body:
-    """A plan as it was kept, its words in today's form and every figure as it was.
+def plan_upgraded(plan: Body, scene: Scene) -> Body:
+    """A plan as it was kept, told in today's words from its own figures.
 
-    What its format did not tell yet stays out.
+    scene : of the documents that it was made from
+    What its format did not tell yet, and cannot be told from its figures, stays out.
     """
-    return _with_sentences(_with_clauses(plan))
+    return _with_stops(_with_sentences(_with_clauses(plan), scene), scene)
 
 
 def _with_clauses(plan: Body) -> Body:
-    """A plan that was kept when clauses were text: each as it was written then."""
+    """Clauses that were text are told as they were written then."""
 
     def said(clause: Any) -> Any:
         if not isinstance(clause, str):
@@ -40,22 +51,39 @@ def _with_clauses(plan: Body) -> Body:
     return {**plan, "calls": calls, **rest}
 
 
-def _with_sentences(plan: Body) -> Body:
-    """A plan that was kept when the screen made up what is seen: told from its own figures."""
+def _with_sentences(plan: Body, scene: Scene) -> Body:
+    """What is waited for, what is seen, what leaning does, and what a look is for."""
     looks = [
-        {"said": look_said(look["why"], look["metres"]).document(), **look}
+        {**look, "said": look_said(look["why"], look["metres"]).document()}
         for look in plan.get("looks", [])
     ]
-    told = {"looks": looks} if looks else {}
-    return {**plan, **told, "calls": [_told(call) for call in plan.get("calls", [])]}
+    calls = plan.get("calls", [])
+    following = [*calls[1:], *calls[-1:]]
+    told = [_told(call, then, scene) for call, then in zip(calls, following, strict=True)]
+    return {**plan, "calls": told, **({"looks": looks} if looks else {})}
 
 
-def _told(call: Body) -> Body:
+def _told(call: Body, then: Body, scene: Scene) -> Body:
     cues = call.get("cues") or []
-    if not cues or "seen" in call:
+    until = call.get("until")
+    if until is None:
         return call
-    leant = [{"leant": _leant(cue).document(), **cue} for cue in cues]
-    return {**call, "seen": _seen(cues[0], call.get("until") or {}).document(), "cues": leant}
+    seen = {"seen": _seen(cues[0], until).document()} if cues else {}
+    leant = [{**cue, "leant": _leant(cue).document()} for cue in cues]
+    return {**call, **seen, "said": _waited_for(call, then, scene).document(), "cues": leant}
+
+
+def _waited_for(call: Body, then: Body, scene: Scene) -> Said:
+    step: Step = scene.method.steps[call["leg"] - 1]
+    metres = call["until"]["metres"]
+    came = Came(
+        metres=float("nan") if metres is None else metres,
+        heading=radians(call["angle_deg"]),
+        then=radians(then["angle_deg"]),
+        rolled=call["s_m"],
+        direction=step.direction,
+    )
+    return step.until.said(came)
 
 
 def _seen(cue: Body, until: Body) -> Said:
@@ -73,3 +101,28 @@ def _leant(cue: Body) -> Said:
         float("nan") if cue[name] is None else cue[name] for name in ("lean_image_m", "lean_late_m")
     )
     return Sharpness(scatter=0.0, lean=cue["lean_m"], image=image, late=late).leant
+
+
+def _with_stops(plan: Body, scene: Scene) -> Body:
+    if not {"start", "final", "set", "path"} <= plan.keys():
+        return plan
+    begun, ended = _standing(plan["start"], scene), _standing(plan["final"], scene)
+    end = plan["path"][-1]
+    moment = Moment(
+        vehicle=ended.vehicle, ground=ended.ground, pose=_pose(ended),
+        turns=np.asarray(end["turns"] if scene.side == "left" else -end["turns"]),
+    )  # fmt: skip
+    begins = first_stop(begun, _pose(begun), plan["set"]["gap_m"])
+    ends = last_stop(ended, moment, end["s_m"])
+    return {**plan, "begins": begins.document(), "ends": ends.document()}
+
+
+def _standing(place: Body, scene: Scene) -> Scene:
+    """The vehicle at a place of the plan, as the sums see it."""
+    pose = np.array([place["x_m"], place["y_m"], radians(place["heading_deg"])])
+    turned = turned_in(scene.side, replace(scene, standing=pose))
+    return prepare(turned)[0]
+
+
+def _pose(scene: Scene) -> Floats:
+    return np.zeros(3) if scene.standing is None else scene.standing

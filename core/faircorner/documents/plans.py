@@ -11,6 +11,7 @@ from faircorner.cues import (
     LeastSize,
     Leaving,
     Mend,
+    Method,
     Plan,
     Played,
     Remedy,
@@ -81,7 +82,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
                           "kerb_m": list(plan.ground.goal.kerbs_tried),
                           "turns_per_metre": list(RATES_TRIED)}},
         "calls": [
-            _call(plan.calls, number, references=scene.method.references)
+            _call(plan.calls, number, scene.method)
             for number in range(1, len(plan.calls) + 1)
         ],
         "looks": [
@@ -90,6 +91,8 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
              "x_m": figure(r.x), "y_m": figure(r.y), "said": r.said.document()}
             for r in plan.looks
         ],
+        "begins": plan.begins.document(),
+        "ends": plan.ends.document(),
         "sensitivity": [[figure(v) for v in row] for row in plan.sensitivity],
         "path": path_document(vehicle.steering, plan.track, range(len(poses))),
         "swept_m": [np.round(part, 3).tolist() for part in plan.swept],
@@ -117,12 +120,18 @@ def _wanted_kerb(ground: Ground) -> float | None:
     return ground.kerb_on_left().berth.kerb
 
 
-def _call(calls: tuple[Call, ...], number: int, *, references: bool) -> dict[str, Any]:
+def _call(calls: tuple[Call, ...], number: int, method: Method) -> dict[str, Any]:
     call = calls[number - 1]
     window, until = call.window, call.until
     # Once the wheel has settled: the angle of the path where the next call comes.
     then = calls[min(number, len(calls) - 1)].heading
-    came = Came(metres=call.metres, heading=call.heading, then=then, rolled=call.s)
+    came = Came(
+        metres=call.metres,
+        heading=call.heading,
+        then=then,
+        rolled=call.s,
+        direction=method.steps[call.step - 1].direction,
+    )
     return {
         "number": number,
         "leg": call.step,
@@ -137,7 +146,7 @@ def _call(calls: tuple[Call, ...], number: int, *, references: bool) -> dict[str
             "metres": figure(call.metres),
         },
         "said": until.said(came).document(),
-        "seen": call.seen(references=references).document(),
+        "seen": call.seen(references=method.references).document(),
         "early_m": None if window.early is None else figure(window.early),
         "late_m": None if window.late is None else figure(window.late),
         "early_breaks": window.early_breaks.document(),

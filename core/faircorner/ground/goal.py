@@ -51,6 +51,11 @@ class Goal:
         """y from which the gap at the start is measured, m: the kerb."""
         return 0.0
 
+    @property
+    def flank_of(self) -> str:
+        """What the gap at the start is measured from, by its name."""
+        return "kerb"
+
     def flank_from(self, obstacles: Obstacles) -> float:
         """x where that begins, m; without end where it runs all along."""
         return -np.inf

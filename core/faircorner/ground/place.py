@@ -99,6 +99,11 @@ class Ground:
         return self.goal.flank(self.obstacles)
 
     @property
+    def flank_of(self) -> str:
+        """What that is measured from, by its name."""
+        return self.goal.flank_of
+
+    @property
     def sighted(self) -> tuple[Sighted, ...]:
         """What a driver can line up on. Working side on the left only."""
         marks = tuple(

@@ -2582,7 +2582,10 @@ export interface components {
             /** Leg */
             leg: number;
         };
-        /** PlanOut */
+        /**
+         * PlanOut
+         * @description A cue sheet. begins, ends : where to stop before the first step, and after the last.
+         */
         PlanOut: {
             /** Format */
             format: string;
@@ -2610,6 +2613,8 @@ export interface components {
             calls: components["schemas"]["CallOut"][];
             /** Looks */
             looks: components["schemas"]["LookOut"][];
+            begins: components["schemas"]["SaidOut"];
+            ends: components["schemas"]["SaidOut"];
             /** Sensitivity */
             sensitivity: (number | null)[][];
             /** Path */

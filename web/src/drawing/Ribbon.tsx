@@ -8,7 +8,7 @@ import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { decimal, t } from "../words";
 import { handsY, LANES } from "./lanes";
-import { CallDisc } from "./marks";
+import { CallDisc, FirstStop, LastStop } from "./marks";
 import { RibbonLooks } from "./RibbonLooks";
 import { useSize } from "./useSize";
 
@@ -68,6 +68,8 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
           <Lanes width={width} lockTurns={lockTurns} unit={shortUnit(units)} />
           <Axis total={total} along={along} x={x} />
           <Hands plan={plan} lockTurns={lockTurns} toward={toward} x={x} />
+          <FirstStop x={x(0)} y={LANES.call} />
+          <LastStop x={x(total)} y={LANES.call} />
           <Windows plan={plan} x={x} active={active} onCall={onCall} />
           <RibbonLooks looks={plan.looks} x={x} y={LANES.eyes} end={width - 8} />
           {s !== null && (

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { CAR } from "../testing";
 import { makeFrame, placed } from "./frame";
-import { handsY, LANES } from "./lanes";
+import { handsY, LANES, lookMarks } from "./lanes";
 import { type Camera, hull, project } from "./project";
 import { at } from "./scrub";
 import { trailerPose } from "./TrailerShape";
@@ -104,4 +104,18 @@ it("between two samples the vehicle is between them", () => {
   ];
   expect(at(path, 0.25)).toMatchObject({ s_m: 0.25, x_m: -0.25, wheel_deg: 5, leg: 1 });
   expect(at(path, 9).x_m).toBe(-1);
+});
+
+describe("the eyes' lane", () => {
+  const due = (step: number, x: number, name: string) => ({ step, x, name });
+  it("has one eye for all looks of a step, with their names while there is room", () => {
+    const looks = [due(0, 0, "all round"), due(0, 0, "behind"), due(1, 300, "nose")];
+    expect(lookMarks(looks, 400).map((mark) => mark.text)).toEqual(["all round, behind", "nose"]);
+    expect(lookMarks(looks, 340).map((mark) => mark.text)).toEqual(["all round, behind", ""]);
+    expect(lookMarks(looks.with(2, due(1, 110, "nose")), 400)[0]?.text).toBe("all round +1");
+  });
+  it("puts no eye on another, however close the steps come", () => {
+    const xs = lookMarks([due(0, 0, "a"), due(1, 3, "b"), due(2, 4, "c")], 90).map((m) => m.x);
+    expect(xs).toEqual([6, 26, 46]);
+  });
 });

@@ -25,6 +25,16 @@ export const CallDisc = ({ x, y, label, stop = false, active = false }: DiscProp
   </g>
 );
 
+/** Where the vehicle stands before the first step: a ring. */
+export const FirstStop = ({ x = 0, y = 0 }: { x?: number; y?: number }) => (
+  <circle cx={x} cy={y} r={7} fill={ink.sheet} stroke={ink.teal} strokeWidth={3} />
+);
+
+/** And after the last one: a square. */
+export const LastStop = ({ x = 0, y = 0 }: { x?: number; y?: number }) => (
+  <rect x={x - 7} y={y - 7} width={14} height={14} rx={2} fill={ink.teal} />
+);
+
 export const EarlyWedge = ({ size = 9 }: { size?: number }) => (
   <svg width={size} height={size} viewBox="0 0 10 10" aria-hidden="true">
     <path d="M9 0 0 5l9 5Z" fill={ink.ochre} />

@@ -79,7 +79,7 @@ describe("a figure in another language", () => {
     expect([turns(2), named("rear bumper"), named("left")]).toEqual([
       "2 tuúrŕnńsś",
       "Heck",
-      "leéft",
+      "lĺeéft",
     ]);
     expect(named("Joe's wall")).toBe("Joe's wall");
   });

@@ -7,7 +7,7 @@ from typing import Annotated, TypeAlias
 
 from pydantic import Field
 
-from faircorner.cues.events.abeam import Abeam, AbeamModel
+from faircorner.cues.events.abeam import Abeam, AbeamModel, against
 from faircorner.cues.events.base import Came, Event, Moment, Rising, Usual, Waiting, Watched
 from faircorner.cues.events.edge import AtEdge, AtEdgeModel, EdgeName
 from faircorner.cues.events.gap_wanted import GapWanted, GapWantedModel
@@ -38,6 +38,7 @@ __all__ = [
     "Waiting",
     "Watched",
     "WheelSet",
+    "against",
 ]
 
 EVENTS: tuple[type[Event], ...] = (

@@ -20,12 +20,15 @@ __all__ = ["Abeam", "AbeamModel", "against"]
 _LEVEL = 0.03
 
 
-def against(own: str, landmark: str, metres: float) -> Said:
-    """Where the vehicle's own point stands against a landmark; level where nobody says how far."""
+def against(own: str, landmark: str, metres: float, *, direction: int) -> Said:
+    """Where the vehicle's own point stands against a landmark; level where nobody says how far.
+
+    metres : behind it; direction : the way it is rolled, +1 forward, -1 in reverse
+    """
     own, landmark = f"own {own}", f"landmark {landmark}"
     if not abs(metres) >= _LEVEL:
         return Said("level with", own=own, landmark=landmark)
-    code = "short of" if metres < 0 else "past"
+    code = "short of" if metres * direction > 0 else "past"
     return Said(code, own=own, by=Rough(abs(metres)), landmark=landmark)
 
 
@@ -61,7 +64,7 @@ class Abeam(EventInMetres):
         return float(landmark_x(moment.ground, self.landmark) - x)
 
     def said(self, came: Came) -> Said:
-        return against(self.own, self.landmark, came.metres)
+        return against(self.own, self.landmark, came.metres, direction=came.direction)
 
     def named(self) -> dict[str, str]:
         return {"own": self.own, "landmark": self.landmark}

@@ -57,12 +57,14 @@ class Came:
 
     metres : as `Event.stood` says; heading : of the call, rad off the kerb's line; then : of the
     next call, once the wheel has settled; rolled : m since the start
+    direction : in which it was waited for, +1 forward, -1 in reverse
     """
 
     metres: float
     heading: float
     then: float
     rolled: float
+    direction: int
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -5,13 +5,13 @@ from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.abeam import Abeam, against
+from faircorner.cues.events.abeam import Abeam
 from faircorner.cues.events.base import Came, Event, Moment, Rising, Usual, Waiting
 from faircorner.cues.places import OwnPoint
 from faircorner.ground import Landmark
 from faircorner.model import Model
 from faircorner.plane import Floats
-from faircorner.said import Said
+from faircorner.said import Length, Said
 
 __all__ = ["GapWanted", "GapWantedModel"]
 
@@ -47,7 +47,10 @@ class GapWanted(Event):
         return float("nan") if gap is None else gap
 
     def said(self, came: Came) -> Said:
-        return against(self.own, self.landmark, came.metres)
+        own, landmark = f"own {self.own}", f"landmark {self.landmark}"
+        if not np.isfinite(came.metres):
+            return Said("level with", own=own, landmark=landmark)
+        return Said("gap left", by=Length(came.metres), own=own, landmark=landmark)
 
     def named(self) -> dict[str, str]:
         return {"own": self.own, "landmark": self.landmark}

@@ -3,8 +3,9 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Paper from "@mui/material/Paper";
+import type { ReactNode } from "react";
 import type { Call, MethodBody, Plan } from "../../api/types";
-import { CallDisc, EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
+import { CallDisc, EarlyWedge, EyeMark, FirstStop, LastStop, LateWedge } from "../../drawing/marks";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -24,55 +25,89 @@ export const CallList = ({ plan, method, active, onCall }: Props) => {
       aria-label={t("cues.calls")}
       sx={{ m: 0, p: 0, listStyle: "none", flexShrink: 0 }}
     >
-      {plan.calls.map((call) => {
-        const look = plan.looks.find((l) => l.step === call.leg);
-        return (
-          <Box
-            component="li"
-            key={call.number}
-            sx={{ "&:not(:last-child)": { borderBottom: `1px solid ${ink.line}` } }}
+      <Item mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
+        <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25, mt: 0.75 }}>
+          {method.steps[0]?.say}
+        </Box>
+        <Looks plan={plan} step={0} />
+      </Item>
+      {plan.calls.map((call) => (
+        <Box component="li" key={call.number} sx={{ borderTop: `1px solid ${ink.line}` }}>
+          <ButtonBase
+            aria-current={active === call.number ? "step" : undefined}
+            onClick={() => onCall(call.number)}
+            sx={{
+              ...ROW,
+              width: "100%",
+              minHeight: 44,
+              textAlign: "left",
+              background: active === call.number ? "#F3EDDC" : "none",
+            }}
           >
-            <ButtonBase
-              aria-current={active === call.number ? "step" : undefined}
-              onClick={() => onCall(call.number)}
-              sx={{
-                width: "100%",
-                minHeight: 44,
-                display: "flex",
-                alignItems: "flex-start",
-                gap: 1.25,
-                p: 1.25,
-                textAlign: "left",
-                background: active === call.number ? "#F3EDDC" : "none",
-              }}
-            >
-              <svg width={26} height={26} viewBox="-13 -13 26 26" aria-hidden="true">
-                <CallDisc
-                  x={0}
-                  y={0}
-                  label={String(call.number)}
-                  stop={call.number === plan.calls.length}
-                />
-              </svg>
-              <Box sx={{ minWidth: 0, flex: 1 }}>
-                <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25 }}>
-                  {method.steps[call.leg]?.say}
-                </Box>
-                <Box sx={{ fontSize: 13, color: ink.soft }}>{call.said.text}</Box>
-                {look && (
-                  <Box sx={{ fontSize: 13, display: "flex", gap: 0.75, alignItems: "center" }}>
-                    <EyeMark size={17} /> {named(look.look)}: {look.said.text}
-                  </Box>
-                )}
-                {active === call.number && <Breaks call={call} />}
-              </Box>
-            </ButtonBase>
-          </Box>
-        );
-      })}
+            <Disc>
+              <CallDisc
+                x={0}
+                y={0}
+                label={String(call.number)}
+                stop={call.number === plan.calls.length}
+              />
+            </Disc>
+            <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
+              <Looks plan={plan} step={call.leg} />
+              {active === call.number && <Breaks call={call} />}
+            </Told>
+          </ButtonBase>
+        </Box>
+      ))}
+      <Item mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text} last />
     </Paper>
   );
 };
+
+const ROW = { display: "flex", alignItems: "flex-start", gap: 1.25, p: 1.25 } as const;
+
+const Disc = ({ children }: { children: ReactNode }) => (
+  <svg width={26} height={26} viewBox="-13 -13 26 26" aria-hidden="true" style={{ flexShrink: 0 }}>
+    {children}
+  </svg>
+);
+
+interface ToldProps {
+  title: string;
+  where: string;
+  children?: ReactNode;
+}
+
+const Told = ({ title, where, children }: ToldProps) => (
+  <Box sx={{ minWidth: 0, flex: 1 }}>
+    <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25 }}>{title}</Box>
+    <Box sx={{ fontSize: 13, color: ink.soft }}>{where}</Box>
+    {children}
+  </Box>
+);
+
+/** A stop: nothing to choose, only to know. */
+const Item = ({ mark, last = false, ...told }: ToldProps & { mark: ReactNode; last?: boolean }) => (
+  <Box component="li" sx={{ ...ROW, ...(last && { borderTop: `1px solid ${ink.line}` }) }}>
+    <Disc>{mark}</Disc>
+    <Told {...told} />
+  </Box>
+);
+
+/** Every look before a step, with its reason. */
+const Looks = ({ plan, step }: { plan: Plan; step: number }) =>
+  plan.looks
+    .filter((look) => look.step === step)
+    .map((look) => (
+      <Box key={look.look} sx={{ fontSize: 13, display: "flex", gap: 0.75, mt: 0.25 }}>
+        <Box component="span" sx={{ flexShrink: 0 }}>
+          <EyeMark size={17} />
+        </Box>
+        <span>
+          {named(look.look)}: {look.said.text}
+        </span>
+      </Box>
+    ));
 
 /** What goes wrong just beyond each edge of the window. */
 const Breaks = ({ call }: { call: Call }) => {

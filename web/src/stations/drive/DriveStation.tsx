@@ -6,6 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation, useNavigate } from "react-router";
 import { sheetQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
+import { LastStop } from "../../drawing/marks";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useRole } from "../../shell/useDocket";
@@ -60,6 +61,14 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
         {method.steps.map((step, i) => (
           <StepCard key={step.name} index={i} say={step.say} sheet={sheet} noting={noting} />
         ))}
+        <Box component="li" sx={{ display: "flex", gap: 1.5, px: 1.25, fontSize: 15 }}>
+          <svg width={30} height={24} viewBox="-13 -12 26 24" aria-hidden="true">
+            <LastStop />
+          </svg>
+          <span>
+            <strong>{t("cues.last stop")}</strong>: {sheet.plan.ends.text}
+          </span>
+        </Box>
       </Box>
       <Counters
         noting={noting}

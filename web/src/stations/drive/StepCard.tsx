@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import type { Sheet } from "../../api/types";
-import { CallDisc, EarlyWedge, EyeMark, LateWedge, OnDot } from "../../drawing/marks";
+import { CallDisc, EarlyWedge, EyeMark, FirstStop, LateWedge, OnDot } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
 import type { LookDone, Timing, useAttemptDraft } from "./useAttemptDraft";
@@ -44,13 +44,13 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
           {call ? (
             <CallDisc x={0} y={0} label={String(index)} stop={index === plan.calls.length} />
           ) : (
-            <circle r={8} fill="none" stroke={ink.teal} strokeWidth={3} />
+            <FirstStop />
           )}
         </svg>
         <Box sx={{ flex: 1 }}>
           <Box sx={{ fontWeight: 700, fontSize: 17 }}>{say}</Box>
           <Box sx={{ fontSize: 14, color: ink.soft }}>
-            {call ? call.said.text : t("drive.from the start")}
+            {call ? call.said.text : t("drive.from", { where: plan.begins.text })}
           </Box>
         </Box>
         {call && (

@@ -83,6 +83,10 @@ class Bay(Goal):
         """y from which the gap at the start is measured, m: the guide line, else the mouths'."""
         return -(self.guide or 0.0)
 
+    @property
+    def flank_of(self) -> str:
+        return "guide line" if self.guide else "mouth of the bay"
+
     def in_view(self, obstacles: Obstacles, width: float) -> Floats:
         """The bay, what stands in those beside it, and the aisle as far as its other side."""
         parked = [o.polygon[:, 1].max() for o in obstacles if o.polygon[:, 1].max() > 0]

@@ -70,6 +70,10 @@ class Kerbside(Goal):
         """y from which the gap at the start is measured, m: the parked vehicle's flank."""
         return float(named(obstacles, self.ahead).polygon[:, 1].min())
 
+    @property
+    def flank_of(self) -> str:
+        return self.ahead
+
     def flank_from(self, obstacles: Obstacles) -> float:
         return float(named(obstacles, self.ahead).polygon[:, 0].min())
 
