@@ -68,8 +68,8 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
           <Lanes width={width} lockTurns={lockTurns} unit={shortUnit(units)} />
           <Axis total={total} along={along} x={x} />
           <Hands plan={plan} lockTurns={lockTurns} toward={toward} x={x} />
-          <FirstStop x={x(0)} y={LANES.call} />
-          <LastStop x={x(total)} y={LANES.call} />
+          <FirstStop x={x(0)} y={handsY(plan.path[0]?.turns ?? 0, lockTurns, toward)} />
+          <LastStop x={x(total)} y={handsY(plan.path.at(-1)?.turns ?? 0, lockTurns, toward)} />
           <Windows plan={plan} x={x} active={active} onCall={onCall} />
           <RibbonLooks looks={plan.looks} x={x} y={LANES.eyes} end={width - 8} />
           {s !== null && (
