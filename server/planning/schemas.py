@@ -152,7 +152,13 @@ class LookOut(Schema):
     look: Literal["all round", "off side", "near side", "behind", "nose"]
     s_m: float
     why: Literal[
-        "reverses", "drives on", "swings out", "tail goes in", "nose goes in", "rear cuts in"
+        "reverses",
+        "drives on",
+        "swings out",
+        "tail swings out",
+        "tail goes in",
+        "nose goes in",
+        "rear cuts in",
     ]
     metres: float
     at_s_m: float
@@ -210,8 +216,9 @@ class DimensionOut(Schema):
 
 
 class SwingOut(Schema):
-    """How the outer front corner leaves its lane, and how far out it comes."""
+    """How the outermost corner leaves its lane, and how far out it comes."""
 
+    said: SaidOut
     reach: DimensionOut
     track_m: list[tuple[float, float]]
 

@@ -3,6 +3,11 @@
 import numpy as np
 import pytest
 from faircorner.cues import make_plan
+from faircorner.cues.drawing import drawn
+from faircorner.documents.library import methods
+from faircorner.documents.samples import Car, vehicle_document
+from faircorner.documents.vehicle import VehicleDocument
+from faircorner.ground import Corner, Stretch, lay_road
 from faircorner.plane import to_site
 
 from tests.core.scenes import scene
@@ -42,3 +47,29 @@ def test_a_look_is_due_where_its_step_begins(plan):
     ends = [0.0, *(call.s for call in plan.calls)]
     assert plan.looks
     assert [look.s for look in plan.looks] == pytest.approx([ends[r.step] for r in plan.looks])
+
+
+LONG = Car(
+    name="long", length=6.4, width=2.0, mirror_width=2.3, wheelbase=3.2, front_overhang=0.7,
+    track=1.7, lock_turns=1.6, kerb_circle=13.0, part_lock=None, drives_on="left",
+)  # fmt: skip
+
+
+def test_the_end_that_leaves_the_lane_is_the_one_that_is_told_and_drawn():
+    """Pulling up opposite a long tail swings out behind the turn; reversing in it is the nose."""
+    vehicle = VehicleDocument.read(vehicle_document(LONG)).build()
+    for name, place, why, x in (
+        ("Pull up opposite and reverse", lay_road("any", Stretch(), road_width=9.4),
+         "tail swings out", -vehicle.rear_overhang),
+        ("Close corner reverse", lay_road("any", Corner()),
+         "swings out", vehicle.nose - vehicle.corner_cut),
+    ):  # fmt: skip
+        found = make_plan(scene(vehicle, None, place, methods()[name].build()))
+        (look,) = (look for look in found.looks if look.look == "off side")
+        assert look.why == why
+        at = found.track.poses[0, int(np.abs(found.track.s[0] - look.at_s).argmin())]
+        corner = to_site(at, np.array([[x, -vehicle.width / 2]]))[0]
+        np.testing.assert_allclose((look.x, look.y), corner, atol=0.2)
+        swing = drawn(vehicle, found).swing
+        assert str(swing.said).startswith("the tail" if x < 0 else "the nose")
+        assert np.linalg.norm(swing.track - (look.x, look.y), axis=1).min() < 1e-6

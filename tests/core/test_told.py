@@ -175,8 +175,8 @@ def change(what, by):
 
 
 def test_every_look_cure_way_out_and_change_has_its_words():
-    for why in ("reverses", "drives on", "swings out", "tail goes in", "nose goes in",
-                "rear cuts in"):  # fmt: skip
+    for why in ("reverses", "drives on", "swings out", "tail swings out", "tail goes in",
+                "nose goes in", "rear cuts in"):  # fmt: skip
         assert "20 cm" in str(look_said(why, 0.2))
     assert {f"cure {cure}" for cure in get_args(Cure)} <= clauses("en").keys()
     for what in ("gap", "aisle", "bay width", "road width", "start gap", "gap ahead"):

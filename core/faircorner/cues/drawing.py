@@ -30,11 +30,12 @@ _MARGIN = 0.8
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class SwingLine:
-    """How the outer front corner leaves its lane. reach : from the lane's edge, its greatest
+    """How the outermost corner leaves its lane. reach : from the lane's edge, its greatest
 
-    track : (n, 2), the corner's way outside, m on the site
+    said : which end it is; track : (n, 2), the corner's way outside, m on the site
     """
 
+    said: Said
     reach: Dimension
     track: Floats
 
@@ -108,14 +109,16 @@ def _start_gap(vehicle: Vehicle, plan: Plan) -> tuple[Dimension, ...]:
 
 
 def _swing_out(vehicle: Vehicle, plan: Plan) -> SwingLine | None:
-    out = next((look for look in plan.looks if look.why == "swings out"), None)
+    out = next((look for look in plan.looks if look.swings_out), None)
     if out is None or out.metres < _LEAST:
         return None
     lane = out.y + out.metres
-    corner = np.array([[vehicle.nose - vehicle.corner_cut, -vehicle.width / 2]])
-    about = np.abs(plan.track.s[0] - out.at_s) < _BEGUN
-    track = to_site(plan.track.poses[0][about], corner)[:, 0]
+    body, away = vehicle.outline()[0], np.abs(plan.track.s[0] - out.at_s)
+    placed = to_site(plan.track.poses[0, away.argmin()], body)
+    corner = body[np.linalg.norm(placed - (out.x, out.y), axis=1).argmin()]
+    track = to_site(plan.track.poses[0][away < _BEGUN], corner[None])[:, 0]
     return SwingLine(
+        said=out.said,
         reach=Dimension(what="swing", ends=np.array([(out.x, lane), (out.x, out.y)])),
         track=frozen(track[track[:, 1] < lane + _INSIDE]),
     )

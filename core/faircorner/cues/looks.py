@@ -20,7 +20,8 @@ class LookReason:
     """A look before a step, and what the step does there.
 
     step : its index; s : m rolled when the look is due
-    why : "reverses", "drives on", "swings out", "tail goes in", "nose goes in" or "rear cuts in"
+    why : "reverses", "drives on", "swings out", "tail swings out", "tail goes in", "nose goes in"
+        or "rear cuts in"
     metres : how far; at_s : m rolled when it is greatest; x, y : m on the site, where
     """
 
@@ -32,6 +33,11 @@ class LookReason:
     at_s: float
     x: float
     y: float
+
+    @property
+    def swings_out(self) -> bool:
+        """Whether an end of the vehicle leaves the lane, whichever it is."""
+        return self.why in ("swings out", "tail swings out")
 
     @property
     def said(self) -> Said:
@@ -79,7 +85,9 @@ def _why(
     """Reason, metres, sample of the greatest reach, and where on the site."""
     if look == "off side":
         out = swing(poses, body, lane_edge)
-        return "swings out", out.metres, out.sample, (out.x, out.y)
+        ahead = out.along > scene.vehicle.wheelbase / 2
+        why = "swings out" if ahead else "tail swings out"
+        return why, out.metres, out.sample, (out.x, out.y)
     tail = np.array([[-scene.vehicle.rear_overhang, scene.vehicle.width / 2]])
     nose = np.array([[scene.vehicle.nose, scene.vehicle.width / 2]])
     if look == "nose":

@@ -18,7 +18,7 @@ class Totals:
     movements : stretches in one gear; rolled : m in all
     narrowest : the call that may move least, by number, and how much in all, None without calls;
     a side on which it may move further than was searched counts as far as that
-    swing : m that the nose swings out; nearest : m to what stands there, or to the kerbs where
+    swing : m that nose or tail swings out; nearest : m to what stands there, or to the kerbs where
     they are what there has to be room to, None where nothing is
     along : which gap tells the place along the berth
     """
@@ -46,7 +46,7 @@ def totals(plan: Plan) -> Totals:
         movements=1 + sum(a != b for a, b in pairwise(gears)),
         rolled=float(plan.track.s[0, -1]),
         narrowest=min(widths, key=lambda width: width[1], default=None),
-        swing=next((look.metres for look in plan.looks if look.why == "swings out"), 0.0),
+        swing=next((look.metres for look in plan.looks if look.swings_out), 0.0),
         nearest=min(near, default=None),
         along=ground.kerb_on_left().berth.along,
     )

@@ -60,7 +60,13 @@ def _with_sentences(plan: Body, scene: Scene) -> Body:
     calls = plan.get("calls", [])
     following = [*calls[1:], *calls[-1:]]
     told = [_told(call, then, scene) for call, then in zip(calls, following, strict=True)]
-    return {**plan, "calls": told, **({"looks": looks} if looks else {})}
+    plan = {**plan, "calls": told, **({"looks": looks} if looks else {})}
+    # Until the tail's swing had a name of its own, every swing was the nose's.
+    out = next((look["said"] for look in looks if look["why"].endswith("swings out")), None)
+    drawing = plan.get("drawing") or {}
+    if out is None or not drawing.get("swing"):
+        return plan
+    return {**plan, "drawing": {**drawing, "swing": {**drawing["swing"], "said": out}}}
 
 
 def _told(call: Body, then: Body, scene: Scene) -> Body:

@@ -210,6 +210,7 @@ def _drawing(drawing: Drawing) -> dict[str, Any]:
         "dimensions": [dimension_document(line) for line in drawing.dimensions],
         "away": np.round(drawing.away, 6).tolist(),
         "swing": None if swing is None else {
+            "said": swing.said.document(),
             "reach": dimension_document(swing.reach),
             "track_m": np.round(swing.track, 3).tolist(),
         },

@@ -13,12 +13,16 @@ __all__ = ["Swing", "swept_outline", "swing"]
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Swing:
-    """How far one corner leaves the lane the body began in: metres out, and at which sample."""
+    """How far one corner leaves the lane the body began in: metres out, and at which sample.
+
+    x, y : m on the site; along : m ahead of the rear axle, of that corner
+    """
 
     metres: float
     sample: int
     x: float
     y: float
+    along: float
 
 
 def swing(poses: Floats, corners: Floats, lane_edge: float) -> Swing:
@@ -32,7 +36,13 @@ def swing(poses: Floats, corners: Floats, lane_edge: float) -> Swing:
     y = reach[..., 1]
     sample, corner = np.unravel_index(int(y.argmin()), y.shape)
     x_out, y_out = (float(v) for v in reach[sample, corner])
-    return Swing(metres=max(0.0, lane_edge - y_out), sample=int(sample), x=x_out, y=y_out)
+    return Swing(
+        metres=max(0.0, lane_edge - y_out),
+        sample=int(sample),
+        x=x_out,
+        y=y_out,
+        along=float(corners[corner, 0]),
+    )
 
 
 def swept_outline(poses: Floats, outline: Sequence[Floats]) -> list[Floats]:

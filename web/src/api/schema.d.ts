@@ -2542,7 +2542,7 @@ export interface components {
              * Why
              * @enum {string}
              */
-            why: "reverses" | "drives on" | "swings out" | "tail goes in" | "nose goes in" | "rear cuts in";
+            why: "reverses" | "drives on" | "swings out" | "tail swings out" | "tail goes in" | "nose goes in" | "rear cuts in";
             /** Metres */
             metres: number;
             /** At S M */
@@ -2658,9 +2658,10 @@ export interface components {
         };
         /**
          * SwingOut
-         * @description How the outer front corner leaves its lane, and how far out it comes.
+         * @description How the outermost corner leaves its lane, and how far out it comes.
          */
         SwingOut: {
+            said: components["schemas"]["SaidOut"];
             reach: components["schemas"]["DimensionOut"];
             /** Track M */
             track_m: [

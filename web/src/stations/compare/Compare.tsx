@@ -134,7 +134,7 @@ const figuresOf = (
             number: totals.narrowest_call,
           }),
     ],
-    [t("compare.nose swings out"), length(totals.swings_out_m, units)],
+    [t("compare.swings out"), length(totals.swings_out_m, units)],
     [
       t("compare.nearest to what stands there"),
       totals.nearest_m === null ? t("compare.nothing does") : length(totals.nearest_m, units),

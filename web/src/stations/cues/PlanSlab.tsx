@@ -139,14 +139,12 @@ const PlayedPath = ({ path, vehicle, look }: PlayedPathProps) => {
   );
 };
 
-/** The outer front corner's way out of the lane, in coral, with its greatest reach. */
+/** The outermost corner's way out of the lane, in coral, with its greatest reach. */
 const SwingOut = ({ plan }: Pick<Props, "plan">) => {
   const frame = useFrame();
-  const units = useUnits();
   const { swing } = plan.drawing;
   if (!swing) return null;
   const { from_m: lane, to_m: out } = swing.reach;
-  const metres = Math.hypot(out[0] - lane[0], out[1] - lane[1]);
   const below = out[1] < lane[1] ? 16 : -8;
   return (
     <g>
@@ -169,7 +167,7 @@ const SwingOut = ({ plan }: Pick<Props, "plan">) => {
         strokeWidth={4}
         paintOrder="stroke"
       >
-        {t("cues.nose swings out", { metres: length(metres, units) })}
+        {swing.said.text}
       </text>
     </g>
   );
