@@ -38,6 +38,7 @@ class Leaving:
 
     @property
     def said(self) -> Said:
+        """How it is told to a driver."""
         if self.straight is None:
             return Said("out not in one go", way=self.way)
         if self.straight == 0:

@@ -60,6 +60,7 @@ class Remedy:
 
     @property
     def said(self) -> Said:
+        """What to change, by how much, and where."""
         more = "more" if self.by > 0 else "less"
         return Said(f"works with {more} {self.what}", by=Length(abs(self.by)), to=Length(self.to))
 

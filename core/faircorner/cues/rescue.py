@@ -54,6 +54,7 @@ class Rescue:
 
     @property
     def said(self) -> Said:
+        """The cure in a word; the steps say the rest."""
         return Said(f"cure {self.cure}")
 
     def mirrored(self) -> "Rescue":

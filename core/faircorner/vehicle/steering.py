@@ -142,9 +142,10 @@ class Steering:
     def mirrored(self) -> "Steering":
         """The steering of the same vehicle in a mirror."""
         flipped = tuple(Circle(turns=-c.turns, kerb_circle=c.kerb_circle) for c in self.circles)
-        if flipped and not any(c.turns < 0 for c in self.circles):
+        left, right = (any(c.turns * sign > 0 for c in self.circles) for sign in (1, -1))
+        if not right:
             flipped = self.circles  # measured to the left only: taken as the same on both
-        elif not any(c.turns > 0 for c in self.circles):
+        elif not left:
             # Measured to the right only: the left lock has the main circle alone, and keeps it.
             flipped += (Circle(turns=-self.lock_turns, kerb_circle=self.kerb_circle),)
         return Steering(

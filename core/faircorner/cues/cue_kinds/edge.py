@@ -32,6 +32,7 @@ def edges_seen(seeing: Seeing) -> list[Cue]:
 
 
 def edge_said(what: str, through: str | None, place: Said) -> Said:
+    """What the driver sees of it; through : None where the body hides it."""
     if through is None:
         return hidden(place)
     return Said("edge runs", through=through, what=what, place=place)

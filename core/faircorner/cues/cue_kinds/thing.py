@@ -44,7 +44,10 @@ def things_seen(seeing: Seeing) -> list[Cue]:
 
 
 def thing_said(what: str, through: str | None, place: Said, *, passing: str) -> Said:
-    """passing : the vehicle's own mark that the thing is waited for at, empty where at none"""
+    """What the driver sees of it; through : None where the body hides it.
+
+    passing : the vehicle's own mark that the thing is waited for at, empty where at none
+    """
     if through is None:
         return hidden(place)
     if passing:

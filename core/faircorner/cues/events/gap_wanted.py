@@ -5,7 +5,7 @@ from typing import Any, ClassVar, Literal
 
 import numpy as np
 
-from faircorner.cues.events.abeam import Abeam
+from faircorner.cues.events.abeam import Abeam, against
 from faircorner.cues.events.base import Came, Event, Moment, Rising, Usual, Waiting
 from faircorner.cues.places import OwnPoint
 from faircorner.ground import Landmark
@@ -47,10 +47,14 @@ class GapWanted(Event):
         return float("nan") if gap is None else gap
 
     def said(self, came: Came) -> Said:
-        own, landmark = f"own {self.own}", f"landmark {self.landmark}"
         if not np.isfinite(came.metres):
-            return Said("level with", own=own, landmark=landmark)
-        return Said("gap left", by=Length(came.metres), own=own, landmark=landmark)
+            return against(self.own, self.landmark, came.metres, direction=came.direction)
+        return Said(
+            "gap left",
+            by=Length(came.metres),
+            own=f"own {self.own}",
+            landmark=f"landmark {self.landmark}",
+        )
 
     def named(self) -> dict[str, str]:
         return {"own": self.own, "landmark": self.landmark}

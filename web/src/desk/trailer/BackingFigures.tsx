@@ -2,10 +2,9 @@
 
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
-import Paper from "@mui/material/Paper";
-import Typography from "@mui/material/Typography";
 import { Trans } from "react-i18next";
 import type { Backing } from "../../api/types";
+import { Panel } from "../../shell/Panel";
 import { degrees, distance, length, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -30,8 +29,7 @@ export const BackingFigures = ({ backing }: { backing: Backing }) => {
   const units = useUnits();
   return (
     <Box sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "1fr 1fr", alignItems: "start" }}>
-      <Paper component="section" aria-label={t("trailer.now")} sx={{ p: 1.5 }}>
-        <Typography variant="h2">{t("trailer.now")}</Typography>
+      <Panel label={t("trailer.now")}>
         <Box role="status" sx={{ fontSize: 16 }}>
           {advice(backing)}
         </Box>
@@ -53,15 +51,14 @@ export const BackingFigures = ({ backing }: { backing: Backing }) => {
             components={{ b: <strong /> }}
           />
         </Box>
-      </Paper>
+      </Panel>
       <Growth backing={backing} units={units} />
     </Box>
   );
 };
 
 const Growth = ({ backing, units }: { backing: Backing; units: Units }) => (
-  <Paper component="section" aria-label={t("trailer.how errors grow")} sx={{ p: 1.5 }}>
-    <Typography variant="h2">{t("trailer.backed with the wheel straight")}</Typography>
+  <Panel label={t("trailer.how errors grow")} title={t("trailer.backed with the wheel straight")}>
     <Box
       component="table"
       sx={{
@@ -90,5 +87,5 @@ const Growth = ({ backing, units }: { backing: Backing; units: Units }) => (
         ))}
       </tbody>
     </Box>
-  </Paper>
+  </Panel>
 );

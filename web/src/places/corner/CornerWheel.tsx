@@ -1,11 +1,10 @@
 /** How much wheel holds the distance round a corner: it depends on the corner's radius. */
 
 import Box from "@mui/material/Box";
-import Paper from "@mui/material/Paper";
-import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { cornerWheelQuery } from "../../api/queries";
 import type { CornerGoal, Docket } from "../../api/types";
+import { Panel } from "../../shell/Panel";
 import { length, turns } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -20,14 +19,10 @@ const Wheel = ({ docket, goal }: { docket: Docket; goal: CornerGoal }) => {
   const units = useUnits();
   const { data = [] } = useQuery(cornerWheelQuery(docket.vehicle.id, goal.kerb_m));
   return (
-    <Paper
-      sx={{ p: 1.5, flexShrink: 0 }}
-      component="section"
-      aria-label={t("places.wheel round corners")}
+    <Panel
+      label={t("places.wheel round corners")}
+      title={t("places.wheel that holds", { kerb: length(goal.kerb_m, units) })}
     >
-      <Typography variant="h2">
-        {t("places.wheel that holds", { kerb: length(goal.kerb_m, units) })}
-      </Typography>
       {data.map((one) => (
         <Box key={one.radius_m} sx={{ display: "flex", justifyContent: "space-between" }}>
           <span>{t("places.round a kerb of radius", { radius: length(one.radius_m, units) })}</span>
@@ -37,6 +32,6 @@ const Wheel = ({ docket, goal }: { docket: Docket; goal: CornerGoal }) => {
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
         {t("places.once round and steady near")}
       </Box>
-    </Paper>
+    </Panel>
   );
 };

@@ -1,7 +1,6 @@
 /** Along a kerb: what a small angle does over the run, and how to move sideways again. */
 
 import Box from "@mui/material/Box";
-import Paper from "@mui/material/Paper";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
@@ -11,6 +10,7 @@ import { Trans } from "react-i18next";
 import { driftQuery, rejoinQuery, shuffleQuery } from "../../api/queries";
 import type { Docket, Metres, Shuffle, StretchGoal } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
+import { Panel } from "../../shell/Panel";
 import { degrees, length, turns } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -39,14 +39,10 @@ const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
   const { data: drifts = [] } = useQuery(driftQuery(goal.run_m));
   const ways = useQuery({ ...shuffleQuery(body), placeholderData: keepPreviousData });
   return (
-    <Paper
-      sx={{ p: 1.5, flexShrink: 0 }}
-      component="section"
-      aria-label={t("places.drift and small angles")}
+    <Panel
+      label={t("places.drift and small angles")}
+      title={t("places.drift over", { run: length(goal.run_m, units) })}
     >
-      <Typography variant="h2">
-        {t("places.drift over", { run: length(goal.run_m, units) })}
-      </Typography>
       <Box sx={{ display: "flex", gap: 2, flexWrap: "wrap" }}>
         {drifts.map(({ angle_deg, metres }) => (
           <span key={angle_deg}>
@@ -81,7 +77,7 @@ const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
         {way === "toward" ? t("places.steer toward the kerb") : t("places.steer away from it")}
       </Box>
-    </Paper>
+    </Panel>
   );
 };
 
@@ -150,12 +146,12 @@ const Rejoin = ({ docket }: { docket: Docket }) => {
   const { data } = useQuery(rejoinQuery(docket));
   if (!data) return null;
   return (
-    <Paper sx={{ p: 1.5, flexShrink: 0 }} component="section" aria-label={t("places.rejoining")}>
-      <Typography variant="h2">
-        {t("places.rejoining across", { across: length(data.across_m, units) })}
-      </Typography>
+    <Panel
+      label={t("places.rejoining")}
+      title={t("places.rejoining across", { across: length(data.across_m, units) })}
+    >
       <Ways ways={data.ways} />
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("places.all round and over")}</Box>
-    </Paper>
+    </Panel>
   );
 };

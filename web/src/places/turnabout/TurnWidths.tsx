@@ -1,9 +1,8 @@
 /** How wide a road has to be for each way of turning round in it: a property of the vehicle. */
 
 import Box from "@mui/material/Box";
-import Paper from "@mui/material/Paper";
-import Typography from "@mui/material/Typography";
 import { leastSizesQuery } from "../../api/queries";
+import { Panel } from "../../shell/Panel";
 import { useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
 import { type MethodChoice, useMethods } from "../../shell/useMethods";
@@ -17,17 +16,12 @@ export const TurnWidths = () => {
     .filter((method) => method.suits)
     .sort((a, b) => a.body.steps.length - b.body.steps.length);
   return (
-    <Paper
-      sx={{ p: 1.5, flexShrink: 0 }}
-      component="section"
-      aria-label={t("places.width of road it needs")}
-    >
-      <Typography variant="h2">{t("places.width of road it needs")}</Typography>
+    <Panel label={t("places.width of road it needs")}>
       {methods.map((method) => (
         <Width key={method.id} method={method} />
       ))}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("places.kerb to kerb")}</Box>
-    </Paper>
+    </Panel>
   );
 };
 

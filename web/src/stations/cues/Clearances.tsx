@@ -1,9 +1,8 @@
 /** How near the plan passes to everything, and what of the body reaches over the kerb. */
 
 import Box from "@mui/material/Box";
-import Paper from "@mui/material/Paper";
-import Typography from "@mui/material/Typography";
 import type { Plan } from "../../api/types";
+import { Panel } from "../../shell/Panel";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { named, t } from "../../words";
@@ -19,8 +18,7 @@ export const Clearances = ({ plan }: { plan: Plan }) => {
   const units = useUnits();
   const over = plan.overhang;
   return (
-    <Paper sx={{ p: 1.5 }} component="section" aria-label={t("cues.how near it passes")}>
-      <Typography variant="h2">{t("cues.how near it passes")}</Typography>
+    <Panel label={t("cues.how near it passes")}>
       <Box
         component="dl"
         sx={{
@@ -42,7 +40,7 @@ export const Clearances = ({ plan }: { plan: Plan }) => {
           />
         )}
       </Box>
-    </Paper>
+    </Panel>
   );
 };
 

@@ -2,13 +2,12 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Paper from "@mui/material/Paper";
 import Slider from "@mui/material/Slider";
-import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { playQuery, rescueQuery } from "../../api/queries";
 import type { Call, Docket, Metres, PlanOptions, Played, Rescue } from "../../api/types";
 import type { FinishWords } from "../../places";
+import { Panel } from "../../shell/Panel";
 import { degrees, length, roughly, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -69,15 +68,15 @@ export const PlayCall = (props: Props) => {
   const { call, by, played, words, change } = props;
   const units = useUnits();
   return (
-    <Paper component="section" aria-label={t("cues.what if")} sx={{ p: 1.5, flexShrink: 0 }}>
-      <Box sx={{ display: "flex", justifyContent: "space-between", alignItems: "baseline" }}>
-        <Typography variant="h2">
-          {t("cues.what if call comes", { number: call.number })}
-        </Typography>
+    <Panel
+      label={t("cues.what if")}
+      title={t("cues.what if call comes", { number: call.number })}
+      beside={
         <Box component="strong" sx={{ color: by < 0 ? ink.ochre : by > 0 ? ink.plum : ink.ink }}>
           {shiftOf(by, units)}
         </Box>
-      </Box>
+      }
+    >
       <Slider
         size="small"
         aria-label={t("cues.early or late")}
@@ -95,7 +94,7 @@ export const PlayCall = (props: Props) => {
         {played ? ended(played, words, units) : t("cues.move it to see")}
       </Box>
       {by !== 0 && <Saved {...props} />}
-    </Paper>
+    </Panel>
   );
 };
 

@@ -1,11 +1,10 @@
 /** Leaving again: how far straight before any steering, to either side. */
 
 import Box from "@mui/material/Box";
-import Paper from "@mui/material/Paper";
-import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { leavingQuery } from "../../api/queries";
 import type { Docket, PlanOptions } from "../../api/types";
+import { Panel } from "../../shell/Panel";
 import { ink } from "../../theme";
 import { t } from "../../words";
 
@@ -13,8 +12,7 @@ export const WayOut = ({ docket, options }: { docket: Docket; options: PlanOptio
   const leaving = useQuery(leavingQuery(docket, options));
   if (!leaving.data) return null;
   return (
-    <Paper sx={{ p: 1.5 }} component="section" aria-label={t("cues.leaving again")}>
-      <Typography variant="h2">{t("cues.leaving again")}</Typography>
+    <Panel label={t("cues.leaving again")}>
       {leaving.data.map((way) => (
         <Box key={way.way} sx={{ mt: 0.5 }}>
           {way.said.text}
@@ -23,6 +21,6 @@ export const WayOut = ({ docket, options }: { docket: Docket; options: PlanOptio
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
         {t("cues.computed with 5 cm to spare")}
       </Box>
-    </Paper>
+    </Panel>
   );
 };
