@@ -24,9 +24,11 @@ const Wheel = ({ docket, goal }: { docket: Docket; goal: CornerGoal }) => {
       title={t("places.wheel that holds", { kerb: length(goal.kerb_m, units) })}
     >
       {data.map((one) => (
-        <Box key={one.radius_m} sx={{ display: "flex", justifyContent: "space-between" }}>
+        <Box key={one.radius_m} sx={{ display: "flex", justifyContent: "space-between", gap: 1 }}>
           <span>{t("places.round a kerb of radius", { radius: length(one.radius_m, units) })}</span>
-          <strong>{one.turns === null ? t("places.past the lock") : turns(one.turns)}</strong>
+          <strong style={{ whiteSpace: "nowrap" }}>
+            {one.turns === null ? t("places.past the lock") : turns(one.turns)}
+          </strong>
         </Box>
       ))}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
