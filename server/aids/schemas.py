@@ -4,9 +4,10 @@ from ninja import Schema
 from pydantic import Field
 
 from server.planning.schemas import PathPoint, PoseOut
+from server.request_body import RequestBody
 
 
-class HillIn(Schema):
+class HillIn(RequestBody):
     """A vehicle parked on a hill. facing : which way its nose points; kerb : or only an edge."""
 
     vehicle: int
@@ -45,13 +46,13 @@ class HillOut(Schema):
     ways: list[RollOut]
 
 
-class BackingLeg(Schema):
+class BackingLeg(RequestBody):
     gear: Literal["forward", "reverse"]
     turns: float
     metres: float
 
 
-class BackingIn(Schema):
+class BackingIn(RequestBody):
     """A vehicle that draws a trailer bent by an angle, and what is done with it."""
 
     vehicle: int
@@ -101,7 +102,7 @@ class BackingOut(Schema):
     growth: list[GrowthOut]
 
 
-class CornerWheelIn(Schema):
+class CornerWheelIn(RequestBody):
     """How far off a curved kerb the near rear tyre is to keep."""
 
     vehicle: int
@@ -115,7 +116,7 @@ class CornerWheelOut(Schema):
     turns: float | None
 
 
-class ShuffleIn(Schema):
+class ShuffleIn(RequestBody):
     """How far sideways to move along a kerb, and how."""
 
     vehicle: int
@@ -124,7 +125,7 @@ class ShuffleIn(Schema):
     way: Literal["toward", "away"]
 
 
-class DriftIn(Schema):
+class DriftIn(RequestBody):
     """How many metres are run beside a kerb."""
 
     run_m: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)]
@@ -137,7 +138,7 @@ class DriftOut(Schema):
     metres: float
 
 
-class RejoinIn(Schema):
+class RejoinIn(RequestBody):
     """A vehicle beside the kerb opposite, and the road."""
 
     vehicle: int

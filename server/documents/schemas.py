@@ -22,6 +22,7 @@ from server.documents.bodies import (
     StandardBody,
     VehicleBody,
 )
+from server.request_body import RequestBody
 from server.said import SaidOut
 
 KindName = Literal["vehicle", "seat", "ground", "method", "standard"]
@@ -105,13 +106,13 @@ DocumentOut: TypeAlias = Annotated[
 ]
 
 
-class CreateIn(Schema):
+class CreateIn(RequestBody):
     kind: KindName
     body: dict[str, Any]
     vehicle_id: int | None = None
 
 
-class ReviseIn(Schema):
+class ReviseIn(RequestBody):
     """An edit, and the revision number it started from."""
 
     based_on: int
@@ -167,13 +168,13 @@ class VocabularyOut(Schema):
     names: dict[str, str]
 
 
-class GroundIn(Schema):
+class GroundIn(RequestBody):
     """A ground that need not be stored yet."""
 
     body: dict[str, Any]
 
 
-class AdjustIn(Schema):
+class AdjustIn(RequestBody):
     """Change one measure of a ground that need not be stored yet."""
 
     body: dict[str, Any]
@@ -181,7 +182,7 @@ class AdjustIn(Schema):
     metres: float
 
 
-class NewGroundIn(Schema):
+class NewGroundIn(RequestBody):
     """A place of a kind, laid out with ordinary measures, to begin from."""
 
     name: str
@@ -189,7 +190,7 @@ class NewGroundIn(Schema):
     side: Literal["left", "right"]
 
 
-class BayIn(Schema):
+class BayIn(RequestBody):
     """Change what of a bay is no length; null leaves it as it is."""
 
     body: dict[str, Any]
@@ -201,14 +202,14 @@ class BayIn(Schema):
     guide: bool | None = None
 
 
-class RoadIn(Schema):
+class RoadIn(RequestBody):
     """Whether the body of what turns round in a road may reach over its kerbs."""
 
     body: dict[str, Any]
     overhang: bool
 
 
-class ThingIn(Schema):
+class ThingIn(RequestBody):
     """Something to put down with its middle at a place; named, the one there is is moved."""
 
     body: dict[str, Any]
@@ -219,12 +220,12 @@ class ThingIn(Schema):
     name: str = ""
 
 
-class WithoutIn(Schema):
+class WithoutIn(RequestBody):
     body: dict[str, Any]
     name: str
 
 
-class AddBehindIn(Schema):
+class AddBehindIn(RequestBody):
     body: dict[str, Any]
     gap_m: float | None
 

@@ -8,6 +8,7 @@ from server.lessons.models import Attempt, Lesson
 from server.lessons.schemas import (
     AttemptIn,
     AttemptOut,
+    CorrectionIn,
     LessonIn,
     LessonOut,
     MendOut,
@@ -17,6 +18,7 @@ from server.lessons.schemas import (
 )
 from server.lessons.services import (
     add_lesson,
+    correct_notes,
     keep_attempt,
     mend_result,
     set_void,
@@ -64,7 +66,8 @@ def attempts_list(request: Caller, sheet: int) -> object:
     """All attempts on one cue sheet, oldest first."""
     CueSheet.objects.for_caller(request).get(pk=sheet)
     mine = Attempt.objects.for_caller(request, "cue_sheet__learner")
-    return mine.filter(cue_sheet=sheet).select_related("instructor")
+    noted = mine.filter(cue_sheet=sheet).select_related("instructor")
+    return noted.prefetch_related("corrections__author")
 
 
 @router.post("/attempts", response={201: AttemptOut}, operation_id="attempt_keep")
@@ -86,7 +89,7 @@ def attempt_keep(request: Caller, body: AttemptIn) -> object:
 def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     """What the readings come to, without keeping them."""
     attempt = _attempt(request, attempt_id)
-    return tape_result(attempt.cue_sheet, attempt.notes, body.model_dump())
+    return tape_result(attempt.cue_sheet, attempt.notes_now, body.model_dump())
 
 
 @router.post("/attempts/{attempt_id}/mend", response=MendOut | None, operation_id="tape_mend")
@@ -94,13 +97,24 @@ def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
 def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     """How to put right where the readings say it stands; null when it is better begun again."""
     attempt = _attempt(request, attempt_id)
-    return mend_result(attempt.cue_sheet, attempt.notes, body.model_dump())
+    return mend_result(attempt.cue_sheet, attempt.notes_now, body.model_dump())
 
 
 @router.put("/attempts/{attempt_id}/readings", response=AttemptOut, operation_id="attempt_tape")
 @may(Role.LEAD, Role.INSTRUCTOR)
 def attempt_tape(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     return tape_attempt(_attempt(request, attempt_id), body.model_dump())
+
+
+@router.post(
+    "/attempts/{attempt_id}/notes", response={201: AttemptOut}, operation_id="notes_correct"
+)
+@may(Role.LEAD, Role.INSTRUCTOR)
+def notes_correct(request: Caller, attempt_id: UUID, body: CorrectionIn) -> object:
+    """Put notes right; what was noted before stays beside them."""
+    attempt = _attempt(request, attempt_id)
+    notes = body.notes.model_dump()
+    return Status(201, correct_notes(attempt, request.member, based_on=body.based_on, notes=notes))
 
 
 @router.put("/attempts/{attempt_id}/void", response=AttemptOut, operation_id="attempt_void")

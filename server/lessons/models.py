@@ -1,12 +1,14 @@
 """Lessons in the diary, and the attempts made in them."""
 
+from typing import Any
+
 from django.db import models
 
 from server.planning.models import CueSheet
 from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
-__all__ = ["Attempt", "Lesson"]
+__all__ = ["Attempt", "Correction", "Lesson"]
 
 
 class Lesson(models.Model):
@@ -31,7 +33,7 @@ class Lesson(models.Model):
 class Attempt(models.Model):
     """One go at a manoeuvre, on one cue sheet. The client makes the id, so that a repeat is known.
 
-    notes : what was seen while driving; readings : what was taped, null until then
+    notes : what was seen while driving, as first noted; readings : what was taped, null until then
     tape : pose, finish and verdict computed from the readings
     """
 
@@ -52,3 +54,28 @@ class Attempt(models.Model):
 
     def __str__(self) -> str:
         return f"attempt {self.pk}"
+
+    @property
+    def notes_now(self) -> dict[str, Any]:
+        """The notes that hold: as last corrected. Ask for many with `corrections` prefetched."""
+        corrections = list(self.corrections.all())
+        notes: dict[str, Any] = corrections[-1].notes if corrections else self.notes
+        return notes
+
+
+class Correction(models.Model):
+    """Notes of an attempt put right afterwards, whole; what was noted before stays."""
+
+    school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="corrections")
+    attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="corrections")
+    author = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="corrections")
+    made = models.DateTimeField(auto_now_add=True)
+    notes = models.JSONField()
+
+    objects = SchoolQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return f"correction of {self.attempt}"

@@ -4,16 +4,18 @@ from uuid import UUID
 
 from faircorner.tape import MET, TAPE_SIGMA, Result
 from ninja import Schema
-from pydantic import AwareDatetime, ConfigDict, Field, model_validator
+from pydantic import AwareDatetime, Field, model_validator
 
 from server.planning.schemas import (
     ClearanceOut,
     DimensionOut,
     FinishOut,
+    LookKind,
     PathPoint,
     PoseOut,
     StepOut,
 )
+from server.request_body import RequestBody
 
 Timing = Literal["early", "on", "late"]
 LookDone = Literal["done", "late", "missed", "prompted"]
@@ -39,7 +41,7 @@ class LessonOut(Schema):
         return str(obj.instructor.name)
 
 
-class LessonIn(Schema):
+class LessonIn(RequestBody):
     """starts : without an offset, the school's own time."""
 
     learner: int
@@ -48,10 +50,8 @@ class LessonIn(Schema):
     about: Annotated[str, Field(max_length=300)] = ""
 
 
-class Notes(Schema):
+class Notes(RequestBody):
     """What the instructor saw. Lists run by call and by look; null where nothing was noted."""
-
-    model_config = ConfigDict(extra="forbid")
 
     seconds: Annotated[float, Field(ge=0, le=36000, allow_inf_nan=False)]
     forward_movements: Count = 0
@@ -63,10 +63,8 @@ class Notes(Schema):
     vehicle_touches: Count = 0
 
 
-class ReadingsIO(Schema):
+class ReadingsIO(RequestBody):
     """Tape readings in metres; null where nobody taped."""
-
-    model_config = ConfigDict(extra="forbid")
 
     kerb_front_m: Annotated[float, Field(allow_inf_nan=False)]
     kerb_rear_m: Annotated[float, Field(allow_inf_nan=False)]
@@ -75,21 +73,37 @@ class ReadingsIO(Schema):
 
 
 class FindingOut(Schema):
-    """One figure beside its limits; [low, high], null for an open end or no such grade."""
+    """One figure beside its limits; [low, high], null for an open end or no such grade.
+
+    unwatched : how many looks the figure knows nothing of
+    """
 
     measure: str
     value: float | None
     grade: Literal["small", "serious", "ends"] | None
+    unwatched: int = 0
     small: tuple[float | None, float | None] | None
     serious: tuple[float | None, float | None] | None
     ends: tuple[float | None, float | None] | None
 
 
+class UnwatchedOut(Schema):
+    """A look of the sheet that nobody noted."""
+
+    step: int
+    look: LookKind
+
+
 class VerdictOut(Schema):
+    """What readings and notes come to. Whole unless looks that the standard counts were not
+    noted; these are neither done nor missed."""
+
     outcome: Result
     met: bool = False
     small: int
     serious: int
+    whole: bool
+    unwatched: list[UnwatchedOut]
     findings: list[FindingOut]
 
     @model_validator(mode="after")
@@ -125,19 +139,30 @@ class MendOut(Schema):
     path: list[PathPoint]
 
 
-class AttemptIn(Schema):
+class AttemptIn(RequestBody):
     id: UUID
     sheet: int
     started: AwareDatetime
     notes: Notes
 
 
+class NotesKept(Schema):
+    """Notes as somebody had them at some time."""
+
+    by: str
+    at: datetime
+    notes: Notes
+
+
 class AttemptOut(Schema):
+    """An attempt; notes are those that hold, `noted` all there ever were, the first one first."""
+
     id: UUID
     cue_sheet_id: int
     instructor: str
     started: datetime
     notes: Notes
+    noted: list[NotesKept]
     readings: ReadingsIO | None
     tape: TapeOut | None
     void: bool
@@ -146,6 +171,26 @@ class AttemptOut(Schema):
     def resolve_instructor(obj: Any) -> str:
         return str(obj.instructor.name)
 
+    @staticmethod
+    def resolve_notes(obj: Any) -> Any:
+        return obj.notes_now
 
-class VoidIn(Schema):
+    @staticmethod
+    def resolve_noted(obj: Any) -> Any:
+        first = {"by": obj.instructor.name, "at": obj.started, "notes": obj.notes}
+        later = [
+            {"by": one.author.name, "at": one.made, "notes": one.notes}
+            for one in obj.corrections.all()
+        ]
+        return [first, *later]
+
+
+class CorrectionIn(RequestBody):
+    """Notes in place of those that hold; based_on : how many corrections there were."""
+
+    based_on: Annotated[int, Field(ge=0)]
+    notes: Notes
+
+
+class VoidIn(RequestBody):
     void: bool

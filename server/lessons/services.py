@@ -27,6 +27,7 @@ from server.schools.models import Member, Role, School
 
 __all__ = [
     "add_lesson",
+    "correct_notes",
     "keep_attempt",
     "mend_result",
     "set_void",
@@ -57,12 +58,7 @@ def keep_attempt(
 ) -> Attempt:  # fmt: skip
     """Store an attempt once, however often it is sent. Raises Stale when the id means another."""
     cue_sheet = CueSheet.objects.for_school(school).get(pk=sheet)
-    for name, most in (
-        ("calls", len(cue_sheet.plan["calls"])),
-        ("looks", len(cue_sheet.plan["looks"])),
-    ):
-        if len(notes[name]) > most:
-            raise InputError(f"notes.{name}", Said("the sheet has only", most=most))
+    _fit_the_sheet(notes, cue_sheet)
     attempt, made = Attempt.objects.get_or_create(
         pk=attempt_id,
         defaults={
@@ -79,9 +75,38 @@ def keep_attempt(
     return attempt
 
 
-def _noted(notes: dict[str, Any]) -> Noted:
+def _fit_the_sheet(notes: dict[str, Any], sheet: CueSheet) -> None:
+    for name in ("calls", "looks"):
+        most = len(sheet.plan[name])
+        if len(notes[name]) > most:
+            raise InputError(f"notes.{name}", Said("the sheet has only", most=most))
+
+
+@transaction.atomic
+def correct_notes(
+    attempt: Attempt, author: Member, *, based_on: int, notes: dict[str, Any]
+) -> Attempt:
+    """Put an attempt's notes right; the verdict of what was taped is given anew.
+
+    based_on : how many corrections there were when this one began. Raises Stale when there are
+    more by now.
+    """
+    attempt = Attempt.objects.select_for_update().get(pk=attempt.pk)
+    there = attempt.corrections.count()
+    if there != based_on:
+        raise Stale(Said("notes corrected meanwhile"))
+    _fit_the_sheet(notes, attempt.cue_sheet)
+    attempt.corrections.create(school=attempt.school, author=author, notes=notes)
+    if attempt.readings is not None:
+        tape_attempt(attempt, attempt.readings)
+    return attempt
+
+
+def _noted(notes: dict[str, Any], sheet: CueSheet) -> Noted:
+    """Notes as the core has them: a look of the sheet that they leave out was not noted."""
     known = {field.name: notes[field.name] for field in fields(Noted)}
-    return Noted(**{**known, "looks": tuple(notes["looks"])})
+    left_out = len(sheet.plan["looks"]) - len(notes["looks"])
+    return Noted(**{**known, "looks": (*notes["looks"], *[None] * left_out)})
 
 
 def _scene(sheet: CueSheet) -> Scene:
@@ -117,7 +142,9 @@ def tape_result(
     scene = _scene(sheet)
     taped = _located(scene, readings)
     x, y, heading = (float(v) for v in taped.pose)
-    verdict = judge(scene.standard, taped.finish, counted(_noted(notes)))
+    noted = _noted(notes, sheet)
+    unwatched = [sheet.plan["looks"][i] for i in noted.unwatched]
+    verdict = judge(scene.standard, taped.finish, counted(noted), unwatched=len(unwatched))
     return {
         "pose": {"x_m": round(x, 4), "y_m": round(y, 4), "heading_deg": round(degrees(heading), 3)},
         "along_known": readings.get("ahead_m") is not None or readings.get("behind_m") is not None,
@@ -128,14 +155,17 @@ def tape_result(
         "sigma_across_m": round(float(taped.sigma[1]), 4),
         "sigma_angle_deg": round(degrees(float(taped.sigma[2])), 3),
         "finish": finish_document(taped.finish),
-        "verdict": verdict_document(verdict),
+        "verdict": {
+            **verdict_document(verdict),
+            "unwatched": [{"step": look["step"], "look": look["look"]} for look in unwatched],
+        },
     }
 
 
 @transaction.atomic
 def tape_attempt(attempt: Attempt, readings: dict[str, float | None]) -> Attempt:
     """Store readings with what they come to; typing them again replaces them."""
-    attempt.tape = tape_result(attempt.cue_sheet, attempt.notes, readings)
+    attempt.tape = tape_result(attempt.cue_sheet, attempt.notes_now, readings)
     attempt.readings = readings
     attempt.save(update_fields=["readings", "tape"])
     return attempt

@@ -3,7 +3,6 @@ from typing import Any, Literal
 
 from faircorner.cues import Cure
 from ninja import Schema
-from pydantic import ConfigDict
 
 from server.documents.bodies import GroundBody
 from server.documents.schemas import (
@@ -15,17 +14,16 @@ from server.documents.schemas import (
     ViewOut,
 )
 from server.long_work.schemas import WorkOut
+from server.request_body import RequestBody
 from server.said import SaidOut
 
 
-class OptionsIO(Schema):
+class OptionsIO(RequestBody):
     """What may be set for one cue sheet; null leaves it to the method, the place or the fit.
 
     pinned : fitted figures of the method by name, metres or degrees
     shifts_m : by call number, how much later (negative earlier) its cue is told
     """
-
-    model_config = ConfigDict(extra="forbid")
 
     gap_m: float | None = None
     kerb_m: float | None = None
@@ -35,7 +33,7 @@ class OptionsIO(Schema):
     shifts_m: dict[str, float] = {}
 
 
-class PlanIn(Schema):
+class PlanIn(RequestBody):
     """A docket by revisions, and the settings."""
 
     vehicle: int
@@ -147,9 +145,12 @@ class CallOut(PoseOut):
     cues: list[CueOut]
 
 
+LookKind = Literal["all round", "off side", "near side", "behind", "nose"]
+
+
 class LookOut(Schema):
     step: int
-    look: Literal["all round", "off side", "near side", "behind", "nose"]
+    look: LookKind
     s_m: float
     why: Literal[
         "reverses",

@@ -6,6 +6,7 @@ from faircorner.tape import Result
 from ninja import Schema
 
 from server.planning.schemas import FinishOut, PoseOut
+from server.request_body import RequestBody
 from server.said import SaidOut
 
 
@@ -51,7 +52,10 @@ class AdviceOut(Schema):
 
 
 class SetOut(Schema):
-    """All taped attempts on one cue sheet; mean : where those that count ended, in the mean."""
+    """All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
+
+    met : how many met the standard as far as they were watched; met_whole : and were watched whole
+    """
 
     sheet_id: int
     created: datetime
@@ -60,13 +64,14 @@ class SetOut(Schema):
     moved_by_m: float | None
     marks: list[MarkOut]
     met: int
+    met_whole: int
     counted: int
     mean: PoseOut | None
     measures: list[MeasureOut]
     advice: AdviceOut | None
 
 
-class TakeIn(Schema):
+class TakeIn(RequestBody):
     sheet: int
 
 

@@ -57,6 +57,8 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     table = np.array(finishes).reshape(-1, 3)
     # The gap along counts only when every attempt of the set has it: half a set misleads.
     width = 3 if len(table) and not np.isnan(table[:, 2]).any() else 2
+    verdicts = [tape["verdict"] for a, tape in taped if not a.void]
+    met = [verdict for verdict in verdicts if verdict["outcome"] in MET]
     moved = sheet.shifts_to.order_by("-taken").first()
     found: dict[str, Any] = {
         "sheet_id": sheet.pk,
@@ -65,7 +67,8 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
         "moved_call": moved and moved.call,
         "moved_by_m": moved and moved.by_m,
         "marks": [_mark(a, tape) for a, tape in taped],
-        "met": sum(tape["verdict"]["outcome"] in MET for a, tape in taped if not a.void),
+        "met": len(met),
+        "met_whole": sum(verdict["whole"] for verdict in met),
         "counted": len(table),
         "mean": _mean([tape["pose"] for a, tape in taped if not a.void]),
         "measures": [],

@@ -3,6 +3,8 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
+from server.request_body import RequestBody
+
 
 class SchoolOut(Schema):
     id: int
@@ -28,12 +30,12 @@ class SessionOut(Schema):
     school: SchoolOut | None
 
 
-class SignIn(Schema):
+class SignIn(RequestBody):
     username: Annotated[str, Field(min_length=1, max_length=150)]
     password: Annotated[str, Field(min_length=1, max_length=200)]
 
 
-class PersonIn(Schema):
+class PersonIn(RequestBody):
     """A learner to be added; learners are given no sign-in here."""
 
     name: Annotated[str, Field(min_length=1, max_length=120)]

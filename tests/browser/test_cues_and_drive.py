@@ -270,6 +270,36 @@ def test_readings_typed_and_not_kept_survive_a_reload(page):
     expect(page.get_by_role("button", name="Count it again")).to_be_visible()
 
 
+def test_notes_are_put_right_afterwards_and_the_first_stay(page):
+    sign_in(page)
+    choose(page, "Learner", "Callum Dray")
+    note_attempt(page)
+    for label in ("Front wheel to kerb", "Rear wheel to kerb"):
+        type_length(page, label, "25")
+    verdict = page.get_by_role("status", name="Verdict")
+    expect(verdict).to_contain_text("Nobody noted, so neither done nor missed: all round before")
+    page.get_by_role("button", name="Keep the readings").click()
+    expect(page.get_by_role("button", name="Kept", exact=True)).to_be_visible()
+    page.get_by_role("button", name="Put right").click()
+    dialog = page.get_by_role("dialog", name="Put the notes right")
+    look = dialog.get_by_role("group", name="Look 1, all round")
+    look.get_by_role("button", name="prompted").click()
+    look.get_by_role("button", name="prompted").click()
+    look.get_by_role("button", name="missed").click()
+    # Nothing that is pressed goes with the page.
+    page.reload()
+    page.get_by_role("button", name="Put right").click()
+    expect(look.get_by_role("button", name="missed")).to_have_attribute("aria-pressed", "true")
+    dialog.get_by_role("button", name="Keep the notes").click()
+    expect(dialog).to_have_count(0)
+    noted = page.get_by_role("region", name="Noted while driving")
+    expect(noted.get_by_role("listitem").first).to_have_text("all round: missed")
+    expect(verdict.get_by_role("row", name="Looks missed")).to_contain_text("small fault")
+    before = noted.get_by_role("group")
+    before.get_by_text("Before: noted by Maren Holt").click()
+    expect(before.get_by_role("listitem").first).to_have_text("all round: not noted")
+
+
 def test_a_learner_looks_and_changes_nothing(page):
     sign_in(page, INES)
     expect(page.get_by_role("button", name=re.compile("sheet and drive"))).to_have_count(0)

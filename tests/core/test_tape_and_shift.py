@@ -7,7 +7,7 @@ from faircorner.documents.library import house_standard
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe
-from faircorner.standards import Finish, Limit, Standard, finish_at
+from faircorner.standards import Finish, Limit, Noted, Standard, counted, finish_at
 from faircorner.tape import Readings, judge, locate
 from faircorner.tape.readings import TAPE_SIGMA
 
@@ -86,6 +86,23 @@ def test_a_limit_holds_at_its_very_end_and_a_fault_too_many_fails():
                             small_allowed=allowed)  # fmt: skip
         verdict = judge(standard, finish, {})
         assert (verdict.small, verdict.outcome) == (2, outcome)
+
+
+def test_a_look_that_nobody_noted_is_wanting_where_looks_are_counted():
+    counts = {"seconds": 60, "forward_movements": 0, "reverse_movements": 1}
+    touches = {"kerb_touches": 0, "kerb_mounts": 0, "vehicle_touches": 0}
+    noted = Noted(**counts, **touches, looks=("done", None, "missed", None))
+    assert noted.unwatched == (1, 3)
+    finish = Finish(taped={"kerb_rear": np.full(1, 0.2)})
+    for measure, value, grade, unwatched in (
+        ("looks_missed", 1, "small", 2), ("looks_late", 0, None, 2), ("kerb_touches", 0, None, 0),
+    ):  # fmt: skip
+        limit = Limit(measure=measure, small=(None, 0))
+        standard = Standard(name="s", authority="a", dated="2026-01-01", limits=(limit,))
+        verdict = judge(standard, finish, counted(noted), unwatched=len(noted.unwatched))
+        (found,) = verdict.findings
+        assert (found.value, found.grade, found.unwatched) == (value, grade, unwatched)
+        assert verdict.whole == (unwatched == 0)
 
 
 def test_movements_left_are_those_before_a_serious_fault():

@@ -2,8 +2,10 @@
 
 import copy
 import uuid
+from importlib import import_module
 
 import pytest
+from django.apps import apps
 from django.core.exceptions import ValidationError
 
 from server.lessons.models import Attempt, Lesson
@@ -81,6 +83,82 @@ def test_counts_noted_while_driving_are_judged_with_the_finish(ours, lead):
         assert judged["outcome"] == outcome
         found = {f["measure"]: f for f in judged["findings"]}
         assert found["kerb_mounts"]["value"] == notes.get("kerb_mounts", 0)
+
+
+def judging_looks(house, lead):
+    """A sheet judged by a standard that counts looks; its id, and its looks."""
+    body = copy.deepcopy(house.revisions["standard"].body)
+    body["limits"] += [{"measure": "looks_missed", "small": [None, 0]},
+                       {"measure": "seconds", "small": [None, 600]}]  # fmt: skip
+    sheet = judged_by(house, lead, body)
+    looks = send(lead, "GET", f"/api/sheets/{sheet}").json()["plan"]["looks"]
+    return sheet, [{"step": look["step"], "look": look["look"]} for look in looks]
+
+
+def test_a_look_that_nobody_noted_is_neither_done_nor_missed(ours, lead):
+    sheet, looks = judging_looks(ours, lead)
+    none = [None] * len(looks)
+    for noted, outcome, unwatched in (
+        ([], "met", looks),
+        (none, "met", looks),
+        (["done", *none[1:]], "met", looks[1:]),
+        ([*none[1:], "missed"], "met with small faults", looks[:-1]),
+        (["done" for _ in looks], "met", []),
+    ):
+        made = keep(lead, ours, sheet=sheet, notes={**NOTES, "looks": noted})
+        judged = tape(lead, made["id"], GOOD).json()["tape"]["verdict"]
+        assert (judged["outcome"], judged["unwatched"]) == (outcome, unwatched)
+        assert judged["whole"] == (not unwatched)
+        of = {f["measure"]: f["unwatched"] for f in judged["findings"]}
+        assert (of["looks_missed"], of["seconds"]) == (len(unwatched), 0)
+    (found,) = send(lead, "GET", f"/api/sets?sheet={sheet}").json()
+    assert (found["counted"], found["met"], found["met_whole"]) == (5, 5, 1)
+
+
+def test_where_no_look_is_judged_none_is_wanting(lead, attempt):
+    assert tape(lead, attempt, GOOD).json()["tape"]["verdict"]["whole"] is True
+
+
+def test_verdicts_of_old_learn_what_was_not_watched(ours, lead):
+    sheet, looks = judging_looks(ours, lead)
+    made = keep(lead, ours, sheet=sheet, notes={**NOTES, "looks": ["done", None]})
+    judged = tape(lead, made["id"], GOOD).json()["tape"]["verdict"]
+    attempt = Attempt.objects.get()
+    for told in (attempt.tape["verdict"], *attempt.tape["verdict"]["findings"]):
+        del told["unwatched"]
+    del attempt.tape["verdict"]["whole"]
+    attempt.save()
+    import_module("server.lessons.migrations.0003_unwatched_looks").tell_apart(apps, None)
+    attempt.refresh_from_db()
+    assert judged["unwatched"] == looks[1:]
+    assert attempt.tape["verdict"].items() <= judged.items()
+
+
+def test_notes_are_put_right_beside_the_first_and_judged_anew(ours, lead):
+    sheet, looks = judging_looks(ours, lead)
+    first = {**NOTES, "looks": ["missed"] * len(looks), "kerb_touches": 2}
+    made = keep(lead, ours, sheet=sheet, notes=first)
+    tape(lead, made["id"], GOOD)
+    path = f"/api/attempts/{made['id']}/notes"
+    right = {**made["notes"], "looks": ["done" for _ in looks]}
+    second = ours.client("instructor")
+    answer = send(second, "POST", path, {"based_on": 0, "notes": right})
+    assert answer.status_code == 201, answer.content
+    told = answer.json()
+    assert told["notes"] == right
+    assert [one["notes"] for one in told["noted"]] == [made["notes"], right]
+    assert [one["by"] for one in told["noted"]] == ["lead of ours", "instructor of ours"]
+    assert told["tape"]["verdict"]["outcome"] == "met"
+    # Whoever corrects what somebody else has corrected meanwhile is told so.
+    late = send(lead, "POST", path, {"based_on": 0, "notes": first})
+    assert (late.status_code, late.json()["field"]) == (409, "based_on")
+    (listed,) = send(lead, "GET", f"/api/attempts?sheet={sheet}").json()
+    assert listed == told
+    # Typing the readings again keeps to the notes that hold.
+    assert tape(lead, made["id"], GOOD).json()["tape"]["verdict"]["small"] == 0
+    # The tablet that never heard the answer sends the first ones again.
+    again = {"id": made["id"], "sheet": sheet, "started": STARTED, "notes": made["notes"]}
+    assert send(lead, "POST", "/api/attempts", again).status_code == 201
 
 
 @pytest.mark.parametrize(

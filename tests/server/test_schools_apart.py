@@ -63,6 +63,8 @@ def requests_naming(house):
         "tape_preview": ("POST", f"/api/attempts/{attempt.pk}/preview", readings),
         "tape_mend": ("POST", f"/api/attempts/{attempt.pk}/mend", readings),
         "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
+        "notes_correct": ("POST", f"/api/attempts/{attempt.pk}/notes", {
+            "based_on": 0, "notes": NOTES}),
         "attempt_void": ("PUT", f"/api/attempts/{attempt.pk}/void", {"void": True}),
         "sets_list": ("GET", f"/api/sets?sheet={sheet}", None),
         "work_give_up": ("DELETE", f"/api/long-work/{work.pk}", None),
@@ -133,8 +135,8 @@ def test_strangers_are_asked_to_sign_in(client, ours):
 
 
 MAY_NOT = {"document_create", "document_revise", "sheet_make", "lesson_add", "attempt_keep",
-           "tape_preview", "tape_mend", "attempt_tape", "attempt_void", "advice_take",
-           "learner_add"}  # fmt: skip
+           "tape_preview", "tape_mend", "attempt_tape", "attempt_void", "notes_correct",
+           "advice_take", "learner_add"}  # fmt: skip
 
 
 def test_a_learner_changes_nothing(ours):
@@ -151,6 +153,14 @@ def test_a_learner_sees_only_their_own_sheets(ours):
     client = ours.client("instructor")
     assert send(client, "GET", f"/api/sheets/{ours.sheet.pk}").status_code == 404
     assert [p["name"] for p in send(client, "GET", "/api/people").json()] == [other.name]
+
+
+def test_a_field_that_nobody_knows_is_refused_by_every_route(ours):
+    client = ours.client("lead")
+    for name, (method, path, body) in requests_naming(ours).items():
+        if body is not None:
+            answer = send(client, method, path, {**body, "colour": 1})
+            assert (name, answer.status_code, answer.json()["field"]) == (name, 422, "colour")
 
 
 def test_an_attempt_sent_twice_is_stored_once(ours):

@@ -24,6 +24,7 @@ def verdict_document(verdict: Verdict) -> dict[str, Any]:
                 "measure": measure.outward,
                 "value": None if finding.value is None else figure(finding.value / unit),
                 "grade": finding.grade,
+                "unwatched": finding.unwatched,
                 "small": bounds(finding.limit.small, unit),
                 "serious": bounds(finding.limit.serious, unit),
                 "ends": bounds(finding.limit.ends, unit),
@@ -33,5 +34,6 @@ def verdict_document(verdict: Verdict) -> dict[str, Any]:
         "outcome": verdict.outcome,
         "small": verdict.small,
         "serious": verdict.serious,
+        "whole": verdict.whole,
         "findings": findings,
     }

@@ -59,6 +59,11 @@ class Noted:
     vehicle_touches: int
     looks: tuple[str | None, ...] = ()
 
+    @property
+    def unwatched(self) -> tuple[int, ...]:
+        """Which looks nobody noted: neither done nor missed."""
+        return tuple(i for i, look in enumerate(self.looks) if look is None)
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Measure:
@@ -66,6 +71,7 @@ class Measure:
 
     unit : SI; taped : how a finish has it, None for what is counted; noted : how it is counted
     both_ways : whether its size counts, whichever way it is
+    of_looks : whether it counts looks, and so knows nothing of those that nobody noted
     end : which end of the berth it is the gap to; beside : whether it is off the edge beside it
     outside : the clause that says a finish broke its limit, {edge} the berth's edge
     """
@@ -75,6 +81,7 @@ class Measure:
     taped: Callable[[Arrival], Floats] | None = None
     noted: Callable[[Noted], float] | None = None
     both_ways: bool = False
+    of_looks: bool = False
     end: Literal["ahead", "behind"] | None = None
     beside: bool = False
     outside: str = ""
@@ -92,6 +99,12 @@ class Measure:
 
 def _counts(name: str, noted: Callable[[Noted], float], unit: Unit = "count") -> Measure:
     return Measure(name=name, unit=unit, noted=noted)
+
+
+def _looks(name: str, what: str) -> Measure:
+    return Measure(
+        name=name, unit="count", of_looks=True, noted=lambda noted: noted.looks.count(what)
+    )
 
 
 _ALL = (
@@ -119,10 +132,10 @@ _ALL = (
     ),
     _counts("forward_movements", lambda noted: noted.forward_movements),
     _counts("reverse_movements", lambda noted: noted.reverse_movements),
-    _counts("looks_missed", lambda noted: noted.looks.count("missed")),
-    _counts("looks_late", lambda noted: noted.looks.count("late")),
+    _looks("looks_missed", "missed"),
+    _looks("looks_late", "late"),
     # A look that needed a prompt is a prompt, not a miss.
-    _counts("prompts", lambda noted: noted.looks.count("prompted")),
+    _looks("prompts", "prompted"),
     _counts("kerb_touches", lambda noted: noted.kerb_touches),
     _counts("kerb_mounts", lambda noted: noted.kerb_mounts),
     _counts("vehicle_touches", lambda noted: noted.vehicle_touches),

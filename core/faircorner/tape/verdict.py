@@ -16,11 +16,15 @@ MET: frozenset[Result] = frozenset({"met", "met with small faults"})
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Finding:
-    """One measure beside its limit; value None when it was not measured and so not judged."""
+    """One measure beside its limit; value None when it was not measured and so not judged.
+
+    unwatched : how many looks its count knows nothing of
+    """
 
     limit: Limit
     value: float | None
     grade: Grade | None
+    unwatched: int = 0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -30,15 +34,23 @@ class Verdict:
     serious: int
     findings: tuple[Finding, ...]
 
+    @property
+    def whole(self) -> bool:
+        """Whether all that the standard counts was watched."""
+        return not any(finding.unwatched for finding in self.findings)
 
-def judge(standard: Standard, finish: Finish, counts: Mapping[str, float]) -> Verdict:
+
+def judge(
+    standard: Standard, finish: Finish, counts: Mapping[str, float], *, unwatched: int = 0
+) -> Verdict:
     """The verdict on one attempt (the first of the finish's batch).
 
     counts : by the names of `counted`; what is absent was not noted and is not judged
+    unwatched : how many looks nobody noted; they are neither faults nor in order
     An end of the test outweighs serious faults, these outweigh small ones; small faults fail
     only beyond the number allowed.
     """
-    findings = tuple(_finding(limit, finish, counts) for limit in standard.limits)
+    findings = tuple(_finding(limit, finish, counts, unwatched) for limit in standard.limits)
     grades = [finding.grade for finding in findings]
     small, serious = grades.count("small"), grades.count("serious")
     outcome: Result
@@ -51,7 +63,7 @@ def judge(standard: Standard, finish: Finish, counts: Mapping[str, float]) -> Ve
     return Verdict(outcome=outcome, small=small, serious=serious, findings=findings)
 
 
-def _finding(limit: Limit, finish: Finish, counts: Mapping[str, float]) -> Finding:
+def _finding(limit: Limit, finish: Finish, counts: Mapping[str, float], unwatched: int) -> Finding:
     measure = MEASURES[limit.measure]
     if measure.taped is not None:
         value = float(finish.measure(measure.name)[0])
@@ -60,4 +72,9 @@ def _finding(limit: Limit, finish: Finish, counts: Mapping[str, float]) -> Findi
         value = float(counts.get(measure.name, nan))
     if isnan(value):
         return Finding(limit=limit, value=None, grade=None)
-    return Finding(limit=limit, value=value, grade=limit.grade(value))
+    return Finding(
+        limit=limit,
+        value=value,
+        grade=limit.grade(value),
+        unwatched=unwatched if measure.of_looks else 0,
+    )

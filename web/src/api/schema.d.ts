@@ -661,6 +661,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Notes Correct
+         * @description Put notes right; what was noted before stays beside them.
+         */
+        post: operations["notes_correct"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/void": {
         parameters: {
             query?: never;
@@ -3326,7 +3346,10 @@ export interface components {
              */
             about: string;
         };
-        /** AttemptOut */
+        /**
+         * AttemptOut
+         * @description An attempt; notes are those that hold, `noted` all there ever were, the first one first.
+         */
         AttemptOut: {
             /**
              * Id
@@ -3343,6 +3366,8 @@ export interface components {
              */
             started: string;
             notes: components["schemas"]["Notes"];
+            /** Noted */
+            noted: components["schemas"]["NotesKept"][];
             readings: components["schemas"]["ReadingsIO"] | null;
             tape: components["schemas"]["TapeOut"] | null;
             /** Void */
@@ -3351,6 +3376,8 @@ export interface components {
         /**
          * FindingOut
          * @description One figure beside its limits; [low, high], null for an open end or no such grade.
+         *
+         *     unwatched : how many looks the figure knows nothing of
          */
         FindingOut: {
             /** Measure */
@@ -3359,6 +3386,11 @@ export interface components {
             value: number | null;
             /** Grade */
             grade: ("small" | "serious" | "ends") | null;
+            /**
+             * Unwatched
+             * @default 0
+             */
+            unwatched: number;
             /** Small */
             small: [
                 number | null,
@@ -3419,6 +3451,20 @@ export interface components {
             vehicle_touches: number;
         };
         /**
+         * NotesKept
+         * @description Notes as somebody had them at some time.
+         */
+        NotesKept: {
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            notes: components["schemas"]["Notes"];
+        };
+        /**
          * ReadingsIO
          * @description Tape readings in metres; null where nobody taped.
          */
@@ -3460,7 +3506,24 @@ export interface components {
             finish: components["schemas"]["FinishOut"];
             verdict: components["schemas"]["VerdictOut"];
         };
-        /** VerdictOut */
+        /**
+         * UnwatchedOut
+         * @description A look of the sheet that nobody noted.
+         */
+        UnwatchedOut: {
+            /** Step */
+            step: number;
+            /**
+             * Look
+             * @enum {string}
+             */
+            look: "all round" | "off side" | "near side" | "behind" | "nose";
+        };
+        /**
+         * VerdictOut
+         * @description What readings and notes come to. Whole unless looks that the standard counts were not
+         *     noted; these are neither done nor missed.
+         */
         VerdictOut: {
             /**
              * Outcome
@@ -3476,6 +3539,10 @@ export interface components {
             small: number;
             /** Serious */
             serious: number;
+            /** Whole */
+            whole: boolean;
+            /** Unwatched */
+            unwatched: components["schemas"]["UnwatchedOut"][];
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
         };
@@ -3509,6 +3576,15 @@ export interface components {
             clearance: components["schemas"]["ClearanceOut"][];
             /** Path */
             path: components["schemas"]["PathPoint"][];
+        };
+        /**
+         * CorrectionIn
+         * @description Notes in place of those that hold; based_on : how many corrections there were.
+         */
+        CorrectionIn: {
+            /** Based On */
+            based_on: number;
+            notes: components["schemas"]["Notes"];
         };
         /** VoidIn */
         VoidIn: {
@@ -3598,6 +3674,8 @@ export interface components {
         /**
          * SetOut
          * @description All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
+         *
+         *     met : how many met the standard as far as they were watched; met_whole : and were watched whole
          */
         SetOut: {
             /** Sheet Id */
@@ -3619,6 +3697,8 @@ export interface components {
             marks: components["schemas"]["MarkOut"][];
             /** Met */
             met: number;
+            /** Met Whole */
+            met_whole: number;
             /** Counted */
             counted: number;
             mean: components["schemas"]["PoseOut"] | null;
@@ -4622,6 +4702,32 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptOut"];
+                };
+            };
+        };
+    };
+    notes_correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectionIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };

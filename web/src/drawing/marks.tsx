@@ -53,11 +53,13 @@ export const OnDot = ({ size = 10 }: { size?: number }) => (
   </svg>
 );
 
-export type EyeState = "due" | "done" | "late" | "missed" | "prompted";
+export type EyeState = "due" | "open" | "done" | "late" | "missed" | "prompted";
 
-/** An eye: filled when done, hollow when missed, half when prompted, with a late wedge when late. */
+/** An eye: filled when due or done, hollow when missed, half when prompted, with a late wedge when
+ *  late, and no more than dots while nobody has noted what became of it. */
 export const EyeMark = ({ state = "due", size = 20 }: { state?: EyeState; size?: number }) => {
-  const filled = state !== "missed";
+  const open = state === "open";
+  const filled = state !== "missed" && !open;
   return (
     <svg width={size} height={size * 0.6} viewBox="0 0 20 12" aria-hidden="true">
       <path
@@ -65,6 +67,7 @@ export const EyeMark = ({ state = "due", size = 20 }: { state?: EyeState; size?:
         fill={filled ? ink.teal : "none"}
         stroke={ink.teal}
         strokeWidth={1.4}
+        strokeDasharray={open ? "1.6 2" : undefined}
       />
       {state === "prompted" && (
         <path d="M10 0.8C13 0.8 16 1.5 19 6C16 10.5 13 11.2 10 11.2Z" fill={ink.sheet} />
@@ -75,7 +78,7 @@ export const EyeMark = ({ state = "due", size = 20 }: { state?: EyeState; size?:
         r={3}
         fill={filled ? ink.sheet : "none"}
         stroke={ink.teal}
-        strokeWidth={1.2}
+        strokeWidth={open ? 0 : 1.2}
       />
       {state === "late" && <path d="m13 2 6 4-6 4Z" fill={ink.plum} />}
     </svg>

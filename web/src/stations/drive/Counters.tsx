@@ -7,20 +7,10 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import type { FinishWords } from "../../places";
 import { ink } from "../../theme";
-import { type Code, t } from "../../words";
-import { type Draft, secondsOf, type useAttemptDraft, useNow } from "./useAttemptDraft";
+import { t } from "../../words";
+import { Counts } from "./Counts";
+import { secondsOf, type useAttemptDraft, useNow } from "./useAttemptDraft";
 import { toggleClock } from "./useDriveKeys";
-
-const COUNTS: {
-  name: keyof Draft & ("reverse" | "forward" | "kerb" | "mount" | "vehicle");
-  label: Code;
-}[] = [
-  { name: "reverse", label: "drive.reverse movements" },
-  { name: "forward", label: "drive.forward movements" },
-  { name: "kerb", label: "drive.kerb touched" },
-  { name: "mount", label: "drive.kerb mounted" },
-  { name: "vehicle", label: "drive.vehicle touched" },
-];
 
 interface Props {
   noting: ReturnType<typeof useAttemptDraft>;
@@ -28,15 +18,8 @@ interface Props {
   kerbed: boolean;
 }
 
-/** What is counted here: in a bay there is no kerb to mount. */
-const countsAt = (words: FinishWords, kerbed: boolean) =>
-  COUNTS.filter(({ name }) => name !== "mount" || kerbed).map(({ name, label }) => ({
-    name,
-    label: name === "kerb" ? words.kerb_touches : t(label),
-  }));
-
 export const Counters = ({ noting, words, kerbed }: Props) => {
-  const { draft, change, undo, again, keep } = noting;
+  const { draft, undo, again, keep } = noting;
   const running = draft.runningSince !== null;
   const seconds = Math.floor(secondsOf(draft, useNow(running)));
   const clock = `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
@@ -62,31 +45,7 @@ export const Counters = ({ noting, words, kerbed }: Props) => {
               : t("drive.start the clock")}
         </Button>
       </Paper>
-      <Paper sx={{ p: 1.25, display: "grid", gap: 0.5 }}>
-        {countsAt(words, kerbed).map(({ name, label }) => (
-          <Box key={name} sx={{ display: "flex", alignItems: "center" }}>
-            <Box sx={{ flex: 1, fontSize: 15 }}>{label}</Box>
-            <Button
-              aria-label={t("drive.one less", { label })}
-              disabled={draft[name] === 0}
-              onClick={() => change({ [name]: draft[name] - 1 })}
-              sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
-            >
-              −
-            </Button>
-            <Box sx={{ width: 28, textAlign: "center", fontSize: 18, fontWeight: 700 }}>
-              {draft[name]}
-            </Box>
-            <Button
-              aria-label={t("drive.one more", { label })}
-              onClick={() => change({ [name]: draft[name] + 1 })}
-              sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
-            >
-              +
-            </Button>
-          </Box>
-        ))}
-      </Paper>
+      <Counts noting={noting} words={words} kerbed={kerbed} />
       {keep.error && <Alert severity="error">{keep.error.message}</Alert>}
       <Button
         variant="contained"

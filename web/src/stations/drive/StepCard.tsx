@@ -7,17 +7,16 @@ import type { Sheet } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, FirstStop, LateWedge, OnDot } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
-import type { LookDone, Timing, useAttemptDraft } from "./useAttemptDraft";
-import { noteLook, noteTiming } from "./useDriveKeys";
+import { type Jotting, type LookDone, noteLook, noteTiming, type Timing } from "./jotted";
 
 interface Props {
   index: number;
   say: string;
   sheet: Sheet;
-  noting: ReturnType<typeof useAttemptDraft>;
+  noting: Jotting;
 }
 
-const TIMINGS: { value: Timing; mark: React.ReactNode }[] = [
+export const TIMINGS: { value: Timing; mark: React.ReactNode }[] = [
   { value: "early", mark: <EarlyWedge size={14} /> },
   { value: "on", mark: <OnDot size={14} /> },
   { value: "late", mark: <LateWedge size={14} /> },
@@ -79,7 +78,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
           key={look.look}
           sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.75, pl: 5 }}
         >
-          <EyeMark state={draft.looks[i] ?? "due"} size={26} />
+          <EyeMark state={draft.looks[i] ?? "open"} size={26} />
           <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
             <strong>{named(look.look)}</strong>: {look.said.text}
           </Box>

@@ -2,26 +2,16 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { ask } from "../../api/client";
-import type { Notes, Sheet } from "../../api/types";
+import type { Sheet } from "../../api/types";
 import { useStored } from "../../shell/useStored";
+import { type Jotted, notesOf } from "./jotted";
 
-export type Timing = "early" | "on" | "late";
-export type LookDone = "done" | "late" | "missed" | "prompted";
-
-export interface Draft {
+export interface Draft extends Jotted {
   id: string;
   started: string | null;
   /** Seconds before the clock was last started, and when that was. */
   banked: number;
   runningSince: number | null;
-  card: number;
-  calls: (Timing | null)[];
-  looks: (LookDone | null)[];
-  forward: number;
-  reverse: number;
-  kerb: number;
-  mount: number;
-  vehicle: number;
 }
 
 /** How many movements the sheet itself has in a gear: what is noted is what comes on top. */
@@ -45,17 +35,6 @@ const blank = (sheet: Sheet): Draft => ({
 
 export const secondsOf = (draft: Draft, now: number): number =>
   draft.banked + (draft.runningSince === null ? 0 : (now - draft.runningSince) / 1000);
-
-const notesOf = (draft: Draft): Notes => ({
-  seconds: Math.round(secondsOf(draft, Date.now())),
-  forward_movements: draft.forward,
-  reverse_movements: draft.reverse,
-  calls: draft.calls,
-  looks: draft.looks,
-  kerb_touches: draft.kerb,
-  kerb_mounts: draft.mount,
-  vehicle_touches: draft.vehicle,
-});
 
 export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void) => {
   const [stored, setStored, forget] = useStored<Draft | null>(
@@ -88,7 +67,7 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void)
           id: draft.id,
           sheet: sheet.id,
           started: draft.started ?? new Date().toISOString(),
-          notes: notesOf(draft),
+          notes: notesOf(draft, secondsOf(draft, Date.now())),
         },
       }),
     onSuccess: async (attempt) => {

@@ -1,7 +1,8 @@
 /** The keyboard in Drive: space for the clock, arrows for timing, letters for looks. */
 import { useEffect } from "react";
 import type { Sheet } from "../../api/types";
-import { type LookDone, secondsOf, type Timing, type useAttemptDraft } from "./useAttemptDraft";
+import { type LookDone, noteLook, noteTiming, type Timing } from "./jotted";
+import { secondsOf, type useAttemptDraft } from "./useAttemptDraft";
 
 const TIMINGS: Record<string, Timing> = { ArrowLeft: "early", ArrowDown: "on", ArrowRight: "late" };
 const LOOKS: Record<string, LookDone> = { d: "done", l: "late", m: "missed", p: "prompted" };
@@ -16,21 +17,6 @@ export const toggleClock = ({ draft, change }: ReturnType<typeof useAttemptDraft
     change({ banked: secondsOf(draft, Date.now()), runningSince: null });
   }
 };
-
-export const noteTiming = (
-  { draft, change }: ReturnType<typeof useAttemptDraft>,
-  card: number,
-  timing: Timing,
-) => {
-  const calls = draft.calls.map((old, i) => (i === card - 1 ? timing : old));
-  change({ calls, card: Math.min(card + 1, draft.calls.length) });
-};
-
-export const noteLook = (
-  { draft, change }: ReturnType<typeof useAttemptDraft>,
-  index: number,
-  done: LookDone,
-) => change({ looks: draft.looks.map((old, i) => (i === index ? done : old)) });
 
 export const useDriveKeys = (sheet: Sheet, noting: ReturnType<typeof useAttemptDraft>) => {
   useEffect(() => {

@@ -47,7 +47,12 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
         )}
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft }}>
-        {t("shift.taped attempts met the whole", { counted: finishes.counted, met: finishes.met })}
+        {t(
+          finishes.met_whole < finishes.met
+            ? "shift.taped attempts met as watched"
+            : "shift.taped attempts met the whole",
+          { counted: finishes.counted, met: finishes.met, whole: finishes.met_whole },
+        )}
       </Box>
       {take.error && <Alert severity="error">{take.error.message}</Alert>}
       {advice.kind === "move cue" && teaches && (

@@ -17,6 +17,7 @@ import { useStored } from "../../shell/useStored";
 import { t } from "../../words";
 import { AttemptPicker } from "./AttemptPicker";
 import { MendCard, useMend } from "./MendCard";
+import { NotesPanel } from "./NotesPanel";
 import { TapeSlab } from "./TapeSlab";
 import type { TypedReadings } from "./typed";
 import { measureName, VerdictCard } from "./VerdictCard";
@@ -161,6 +162,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
               {t("tape.type both readings", { edge: words.edge })}
             </Alert>
           )}
+          <NotesPanel sheet={sheet} attempt={attempt} words={words} readOnly={readOnly} />
         </Box>
         {!readOnly && (
           <Box sx={{ display: "flex", gap: 1 }}>

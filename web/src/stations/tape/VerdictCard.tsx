@@ -9,7 +9,7 @@ import { degrees, length, type Units } from "../../shell/units";
 import { useDates } from "../../shell/useDates";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
-import { type Code, decimal, t } from "../../words";
+import { type Code, decimal, named, t } from "../../words";
 
 const NAMES: Record<string, Code> = {
   kerb_front_m: "tape.front wheel to kerb",
@@ -26,6 +26,12 @@ const NAMES: Record<string, Code> = {
   kerb_mounts: "tape.kerb mounted",
   vehicle_touches: "tape.vehicle touched",
   seconds: "tape.time",
+};
+
+/** What is said where looks that the standard counts were not noted. */
+const UNWATCHED: Partial<Record<Tape["verdict"]["outcome"], Code>> = {
+  met: "tape.met as far as watched",
+  "met with small faults": "tape.met with small faults as far as watched",
 };
 
 const HEADLINES: Record<Tape["verdict"]["outcome"], Code> = {
@@ -81,11 +87,13 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
   const dates = useDates();
   const body = standard.body;
   const good = verdict.met;
+  const headline = (!verdict.whole && UNWATCHED[verdict.outcome]) || HEADLINES[verdict.outcome];
   return (
     <Paper role="status" aria-label={t("tape.verdict")} sx={{ p: 1.75 }}>
       <Typography variant="h1" sx={{ color: good ? ink.teal : ink.coralText }}>
-        {t(HEADLINES[verdict.outcome])}
+        {t(headline)}
       </Typography>
+      {!verdict.whole && <Unwatched looks={verdict.unwatched} />}
       <Box sx={{ fontSize: 13, color: ink.soft, mb: 1 }}>
         {t("tape.the schools own figures", { name: body.name, dated: dates.day(body.dated) })}
       </Box>
@@ -109,6 +117,21 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
   );
 };
 
+/** Which looks nobody noted: neither done nor missed. */
+const Unwatched = ({ looks }: { looks: Tape["verdict"]["unwatched"] }) => (
+  <Box sx={{ fontSize: 14, my: 0.5 }}>
+    {t("tape.looks not noted", {
+      looks: looks
+        .map(({ step, look }) =>
+          step === 0
+            ? t("tape.at the first stop", { look: named(look) })
+            : t("tape.at call", { look: named(look), number: step }),
+        )
+        .join("; "),
+    })}
+  </Box>
+);
+
 interface RowProps {
   finding: Finding;
   units: Units;
@@ -129,6 +152,11 @@ const Row = ({ finding, units, words }: RowProps) => {
       </td>
       <Box component="td" sx={{ fontWeight: 700, fontSize: 16, whiteSpace: "nowrap" }}>
         {figure(finding.measure, finding.value, units)}
+        {finding.unwatched > 0 && (
+          <Box component="span" sx={{ display: "block", fontSize: 13, fontWeight: 400 }}>
+            {t("tape.so many not noted", { number: finding.unwatched })}
+          </Box>
+        )}
       </Box>
       <Box component="td" sx={{ color: ink.soft, textAlign: "right", fontSize: 13 }}>
         {limitText(finding.measure, limit, units)}

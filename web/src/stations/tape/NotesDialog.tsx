@@ -1,0 +1,107 @@
+/** Notes put right: the cards and counts of Drive again, kept beside what was noted first. */
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useId } from "react";
+import { ask } from "../../api/client";
+import type { Attempt, Sheet } from "../../api/types";
+import { type FinishWords, PLACES } from "../../places";
+import { NumberField } from "../../shell/NumberField";
+import { useStored } from "../../shell/useStored";
+import { t } from "../../words";
+import { Counts } from "../drive/Counts";
+import { type Jotted, jotted, notesOf } from "../drive/jotted";
+import { StepCard } from "../drive/StepCard";
+
+interface Props {
+  sheet: Sheet;
+  attempt: Attempt;
+  words: FinishWords;
+  close: () => void;
+}
+
+export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
+  const title = useId();
+  const client = useQueryClient();
+  const { plan } = sheet;
+  const held = {
+    ...jotted(attempt.notes, plan.calls.length, plan.looks.length),
+    seconds: attempt.notes.seconds,
+  };
+  const [stored, setStored, forget] = useStored<(Jotted & { seconds: number }) | null>(
+    `fair-corner/notes/${attempt.id}`,
+    null,
+  );
+  const draft = stored ?? held;
+  const change = (part: Partial<typeof draft>) => setStored({ ...draft, ...part });
+  const refresh = async () => {
+    for (const key of ["attempts", "sets"]) await client.invalidateQueries({ queryKey: [key] });
+  };
+  const keep = useMutation({
+    mutationFn: () =>
+      ask.post("/api/attempts/{attempt_id}/notes", {
+        params: { path: { attempt_id: attempt.id } },
+        body: { based_on: attempt.noted.length - 1, notes: notesOf(draft, draft.seconds) },
+      }),
+    onSuccess: async () => {
+      await refresh();
+      forget();
+      close();
+    },
+    // Theirs are shown behind this; what was put right here stays to be kept after all.
+    onError: refresh,
+  });
+  return (
+    <Dialog open fullWidth maxWidth="md" onClose={close} aria-labelledby={title}>
+      <DialogTitle id={title}>{t("tape.put the notes right")}</DialogTitle>
+      <DialogContent sx={{ display: "grid", gap: 1, alignContent: "start" }}>
+        <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none", display: "grid", gap: 1 }}>
+          {sheet.method.body.steps.map((step, i) => (
+            <StepCard
+              key={step.name}
+              index={i}
+              say={step.say}
+              sheet={sheet}
+              noting={{ draft, change }}
+            />
+          ))}
+        </Box>
+        <Counts
+          noting={{ draft, change }}
+          words={words}
+          kerbed={PLACES[sheet.ground.body.goal.kind].kerbed}
+        />
+        <NumberField
+          label={t("tape.time in seconds")}
+          value={Math.round(draft.seconds)}
+          onCommit={(value) => change({ seconds: value })}
+          width={160}
+        />
+        {keep.error && <Alert severity="error">{keep.error.message}</Alert>}
+      </DialogContent>
+      <DialogActions>
+        <Button sx={{ minHeight: 44 }} disabled={!stored} onClick={forget}>
+          {t("tape.as they were")}
+        </Button>
+        <Button sx={{ minHeight: 44 }} onClick={close}>
+          {t("tape.close")}
+        </Button>
+        <Button
+          variant="contained"
+          sx={{ minHeight: 44 }}
+          disabled={!stored}
+          loading={keep.isPending}
+          onClick={() => keep.mutate()}
+        >
+          {t("tape.keep the notes")}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+};

@@ -1,0 +1,128 @@
+/** What was noted of the attempt while it was driven, and putting it right. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { lazy, Suspense, useState } from "react";
+import type { Attempt, Notes, Sheet } from "../../api/types";
+import { CallDisc, EyeMark, FirstStop } from "../../drawing/marks";
+import { type FinishWords, PLACES } from "../../places";
+import { Panel } from "../../shell/Panel";
+import { useDates } from "../../shell/useDates";
+import { ink } from "../../theme";
+import { named, t } from "../../words";
+import { countsAt } from "../drive/Counts";
+import { type Jotted, jotted } from "../drive/jotted";
+import { TIMINGS } from "../drive/StepCard";
+
+const NotesDialog = lazy(async () => ({
+  default: (await import("./NotesDialog")).NotesDialog,
+}));
+
+interface Props {
+  sheet: Sheet;
+  attempt: Attempt;
+  words: FinishWords;
+  readOnly: boolean;
+}
+
+export const NotesPanel = ({ sheet, attempt, words, readOnly }: Props) => {
+  const dates = useDates();
+  const [correcting, setCorrecting] = useState(false);
+  const earlier = attempt.noted.slice(0, -1).reverse();
+  const last = attempt.noted.at(-1);
+  const when = (noted: Attempt["noted"][number]) => ({ by: noted.by, at: dates.moment(noted.at) });
+  return (
+    <Panel
+      label={t("tape.noted while driving")}
+      beside={
+        !readOnly && (
+          <Button size="small" sx={{ minHeight: 44 }} onClick={() => setCorrecting(true)}>
+            {t("tape.put right")}
+          </Button>
+        )
+      }
+    >
+      {earlier.length > 0 && last && (
+        <Box sx={{ fontSize: 13, color: ink.soft }}>{t("tape.put right by", when(last))}</Box>
+      )}
+      <Noted sheet={sheet} notes={attempt.notes} words={words} />
+      {earlier.map((noted) => (
+        <Box component="details" key={noted.at} sx={{ mt: 1, fontSize: 14 }}>
+          <Box component="summary" sx={{ minHeight: 32, color: ink.soft, cursor: "pointer" }}>
+            {t("tape.before noted by", when(noted))}
+          </Box>
+          <Noted sheet={sheet} notes={noted.notes} words={words} />
+        </Box>
+      ))}
+      {correcting && (
+        <Suspense>
+          <NotesDialog
+            sheet={sheet}
+            attempt={attempt}
+            words={words}
+            close={() => setCorrecting(false)}
+          />
+        </Suspense>
+      )}
+    </Panel>
+  );
+};
+
+const Noted = ({ sheet, notes, words }: { sheet: Sheet; notes: Notes; words: FinishWords }) => {
+  const { plan } = sheet;
+  const told = jotted(notes, plan.calls.length, plan.looks.length);
+  const kerbed = PLACES[sheet.ground.body.goal.kind].kerbed;
+  return (
+    <Box sx={{ fontSize: 14 }}>
+      <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none" }}>
+        {sheet.method.body.steps.map((step, i) => (
+          <Step key={step.name} index={i} sheet={sheet} told={told} />
+        ))}
+      </Box>
+      <Box sx={{ mt: 0.5 }}>
+        {countsAt(words, kerbed)
+          .map(({ name, label }) => t("tape.count", { label, count: told[name] }))
+          .concat(t("tape.count", { label: t("tape.time"), count: seconds(notes.seconds) }))
+          .join(" · ")}
+      </Box>
+    </Box>
+  );
+};
+
+const seconds = (value: number) => t("tape.seconds", { value: Math.round(value) });
+
+/** One step: when its call came, and what became of its looks. */
+const Step = ({ index, sheet, told }: { index: number; sheet: Sheet; told: Jotted }) => {
+  const { calls, looks } = sheet.plan;
+  const timing = TIMINGS.find(({ value }) => value === told.calls[index - 1]);
+  return (
+    <Box component="li" sx={{ display: "flex", gap: 1, py: 0.25 }}>
+      <svg width={22} height={22} viewBox="-13 -13 26 26" aria-hidden="true">
+        {index > 0 ? (
+          <CallDisc x={0} y={0} label={String(index)} stop={index === calls.length} />
+        ) : (
+          <FirstStop />
+        )}
+      </svg>
+      <Box sx={{ flex: 1, display: "flex", flexWrap: "wrap", columnGap: 1.5 }}>
+        {index > 0 && (
+          <Box sx={{ minWidth: 84 }}>
+            {timing?.mark} {timing ? t(`names.${timing.value}`) : t("tape.not noted")}
+          </Box>
+        )}
+        {looks.map(
+          (look, i) =>
+            look.step === index && (
+              <Box key={look.look} sx={{ display: "flex", gap: 0.5, alignItems: "center" }}>
+                <EyeMark state={told.looks[i] ?? "open"} size={18} />
+                {t("tape.look noted", {
+                  look: named(look.look),
+                  done: told.looks[i] ? t(`names.${told.looks[i]}`) : t("tape.not noted"),
+                })}
+              </Box>
+            ),
+        )}
+      </Box>
+    </Box>
+  );
+};
