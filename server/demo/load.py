@@ -178,10 +178,7 @@ class _Loader:
         first: datetime, *, before: int,
     ) -> None:  # fmt: skip
         """Drive, note and tape; four or five goes a lesson, a lesson every third day."""
-        revisions = {
-            k: getattr(sheet, k) for k in ("vehicle", "seat", "ground", "method", "standard")
-        }
-        scene = scene_of(revisions, sheet.options)
+        scene = scene_of(sheet.revisions, sheet.options)
         plan = make_plan(scene)
         along = plan.ground.kerb_on_left().berth.along
         shifts = scene.options.shifts

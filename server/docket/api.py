@@ -1,7 +1,7 @@
 from ninja import Router
 
 from server.docket.schemas import DocketOut
-from server.docket.services import learner_of, resolved
+from server.docket.services import changed_since, learner_of, resolved
 from server.documents.services import latest_revisions
 from server.lessons.models import Attempt
 from server.planning.models import SHEET, CueSheet
@@ -18,25 +18,30 @@ def docket_read(
     ground: int | None = None,
     method: int | None = None,
     standard: int | None = None,
+    sheet: int | None = None,
 ) -> object:
-    """What the five stubs stand for now; what is not asked for follows the learner's last sheet."""
+    """What the five stubs stand for now; what is not asked for follows the learner's last sheet.
+
+    sheet : one of those that belong to the stubs; without it, the one last used
+    """
     person = learner_of(request, learner)
     mine = CueSheet.objects.for_caller(request).filter(learner=person)
+    made = mine.prefetch_related(*SHEET)
+    last = made.first() if sheet is None else made.get(pk=sheet)
     asked = {"seat": seat, "ground": ground, "method": method, "standard": standard}
-    revisions = resolved(
-        latest_revisions(request.school), asked, mine.prefetch_related(*SHEET).first()
-    )
-    sheets = mine.filter(**revisions)
-    sheet = sheets.first()
+    revisions = resolved(latest_revisions(request.school), asked, last)
+    sheets = mine.belonging(person, revisions)
+    chosen = sheets.filter(pk__in=[sheet] if sheet else []).first() or sheets.first()
     attempts = Attempt.objects.for_caller(request, "cue_sheet__learner").filter(
         cue_sheet__in=sheets, void=False
     )
     return {
         "learner": person,
         **revisions,
-        "sheet_id": sheet and sheet.pk,
-        "sheet_options": sheet and sheet.options,
+        "sheet_id": chosen and chosen.pk,
+        "sheet_options": chosen and chosen.options,
+        "since": [] if chosen is None else changed_since(chosen, revisions),
         "attempts": attempts.count(),
         "taped": attempts.filter(readings__isnull=False).count(),
-        "shifted": bool(sheet and sheet.options.get("shifts_m")),
+        "shifted": bool(chosen and chosen.options.get("shifts_m")),
     }

@@ -1,3 +1,5 @@
+from typing import Literal
+
 from ninja import Schema
 
 from server.documents.schemas import (
@@ -11,8 +13,23 @@ from server.planning.schemas import OptionsIO
 from server.schools.schemas import PersonOut
 
 
+class SinceOut(Schema):
+    """Something that is not as the cue sheet has it: a newer revision, or another standard."""
+
+    kind: Literal["vehicle", "seat", "ground", "method", "standard"]
+    name: str
+    number: int
+    sheet_name: str
+    sheet_number: int
+    another: bool
+
+
 class DocketOut(Schema):
-    """The context of all six stations, resolved; sheet_id is the newest sheet for it, if any."""
+    """The context of all six stations, resolved.
+
+    sheet_id : the cue sheet that is gone on with, if there is any for these documents; since :
+    what has changed since it was made
+    """
 
     learner: PersonOut
     vehicle: VehicleRevision
@@ -22,6 +39,7 @@ class DocketOut(Schema):
     standard: StandardRevision
     sheet_id: int | None
     sheet_options: OptionsIO | None
+    since: list[SinceOut]
     attempts: int
     taped: int
     shifted: bool

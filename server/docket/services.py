@@ -1,5 +1,7 @@
 """What the five stubs of the docket stand for when not all of them are asked for."""
 
+from typing import Any
+
 from faircorner.cues import goal_of
 
 from server.documents.models import Revision
@@ -7,7 +9,7 @@ from server.planning.models import CueSheet
 from server.schools.access import Caller
 from server.schools.models import Member, Role
 
-__all__ = ["learner_of", "resolved"]
+__all__ = ["changed_since", "learner_of", "resolved"]
 
 
 def _chosen(revisions: list[Revision], kind: str, document: int | None) -> Revision:
@@ -57,6 +59,23 @@ def resolved(
     vehicle = _chosen(newest, "vehicle", seat.document.vehicle_id)
     return {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
             "standard": standard}  # fmt: skip
+
+
+def changed_since(sheet: CueSheet, revisions: dict[str, Revision]) -> list[dict[str, Any]]:
+    """What the docket has in another revision than a sheet was made from."""
+    pairs = [(kind, sheet.revisions[kind], now) for kind, now in revisions.items()]
+    return [
+        {
+            "kind": kind,
+            "name": now.name,
+            "number": now.number,
+            "sheet_name": was.name,
+            "sheet_number": was.number,
+            "another": now.document_id != was.document_id,
+        }
+        for kind, was, now in pairs
+        if now.pk != was.pk
+    ]
 
 
 def _of(newest: list[Revision], kind: str) -> list[Revision]:

@@ -36,6 +36,8 @@ from server.documents.schemas import (
     GroundIn,
     GroundOut,
     KindName,
+    MergeIn,
+    MergeOut,
     NewGroundIn,
     ReviseIn,
     RevisionOut,
@@ -44,7 +46,12 @@ from server.documents.schemas import (
     VocabularyOut,
     WithoutIn,
 )
-from server.documents.services import create_document, latest_revisions, revise_document
+from server.documents.services import (
+    create_document,
+    latest_revisions,
+    merge_draft,
+    revise_document,
+)
 from server.schools.access import Caller, may
 from server.schools.models import Role
 
@@ -103,6 +110,13 @@ def document_revisions(request: Caller, document_id: int) -> object:
 def document_revise(request: Caller, document_id: int, body: ReviseIn) -> object:
     made = revise_document(request.school, document_id, author=request.member, **body.model_dump())
     return Status(201, made)
+
+
+@router.post("/documents/{document_id}/merge", response=MergeOut, operation_id="document_merge")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def document_merge(request: Caller, document_id: int, body: MergeIn) -> object:
+    """A draft on top of what somebody else has saved since it was begun; nothing is kept."""
+    return merge_draft(request.school, document_id, **body.model_dump())
 
 
 @router.get("/vocabulary", response=VocabularyOut, operation_id="vocabulary_read")

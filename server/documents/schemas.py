@@ -112,6 +112,23 @@ class CreateIn(RequestBody):
     vehicle_id: int | None = None
 
 
+class MergeIn(RequestBody):
+    """A draft that was begun from an older revision than the newest."""
+
+    based_on: int
+    body: dict[str, Any]
+
+
+class MergeOut(Schema):
+    """The draft's changes on top of the newest revision; where both changed the same, once as the
+    draft has it and once as the newest revision has it."""
+
+    number: int
+    mine: dict[str, Any]
+    theirs: dict[str, Any]
+    conflicts: list[SaidOut]
+
+
 class ReviseIn(RequestBody):
     """An edit, and the revision number it started from."""
 

@@ -3,7 +3,8 @@
 from typing import Any
 
 from django.db import transaction
-from faircorner.documents.reading import accepted
+from faircorner.documents.merging import merged
+from faircorner.documents.reading import accepted, in_full
 from faircorner.errors import InputError
 from faircorner.said import Said
 
@@ -11,7 +12,7 @@ from server.documents.models import Document, Kind, Revision
 from server.errors import Stale
 from server.schools.models import Member, School
 
-__all__ = ["create_document", "latest_revisions", "revise_document"]
+__all__ = ["create_document", "latest_revisions", "merge_draft", "revise_document"]
 
 
 def _checked(kind: str, body: dict[str, Any]) -> dict[str, Any]:
@@ -50,6 +51,22 @@ def revise_document(
     return document.revisions.create(
         number=latest.number + 1, body=_checked(document.kind, body), author=author
     )
+
+
+def merge_draft(
+    school: School, document_id: int, *, based_on: int, body: dict[str, Any]
+) -> dict[str, Any]:
+    """A draft begun from an older revision, on top of the newest one. Nothing is stored."""
+    revisions = Revision.objects.filter(document__school=school, document_id=document_id)
+    newest = revisions.latest("number")
+    base = revisions.get(number=based_on)
+    merge = merged(in_full(base.body), body, in_full(newest.body))
+    return {
+        "number": newest.number,
+        "mine": merge.mine,
+        "theirs": merge.theirs,
+        "conflicts": [said.document() for said in merge.conflicts],
+    }
 
 
 def latest_revisions(school: School, kind: str | None = None) -> list[Revision]:

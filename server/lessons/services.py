@@ -18,11 +18,10 @@ from faircorner.said import Said
 from faircorner.standards import Noted, counted
 from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, judge, locate
 
-from server.documents.models import Kind
 from server.errors import Stale
 from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet
-from server.planning.services import final_pose, scene_of
+from server.planning.services import final_pose, scene_of, take_up
 from server.schools.models import Member, Role, School
 
 __all__ = [
@@ -72,6 +71,8 @@ def keep_attempt(
     same = attempt.school_id == school.pk and attempt.notes == notes
     if not made and not (same and attempt.cue_sheet_id == sheet):
         raise Stale(Said("another attempt"))
+    if made:
+        take_up(cue_sheet)
     return attempt
 
 
@@ -111,8 +112,7 @@ def _noted(notes: dict[str, Any], sheet: CueSheet) -> Noted:
 
 def _scene(sheet: CueSheet) -> Scene:
     """The sheet's own, its vehicle standing where the plan ends."""
-    revisions = {kind: getattr(sheet, kind) for kind in Kind.values}
-    return replace(scene_of(revisions, sheet.options), standing=final_pose(sheet.plan))
+    return replace(scene_of(sheet.revisions, sheet.options), standing=final_pose(sheet.plan))
 
 
 def _located(scene: Scene, readings: dict[str, float | None]) -> TapedPose:

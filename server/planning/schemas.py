@@ -1,8 +1,9 @@
 from datetime import datetime
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from faircorner.cues import Cure
 from ninja import Schema
+from pydantic import AfterValidator
 
 from server.documents.bodies import GroundBody
 from server.documents.schemas import (
@@ -17,6 +18,10 @@ from server.long_work.schemas import WorkOut
 from server.request_body import RequestBody
 from server.said import SaidOut
 
+# A figure that is set. What a slider adds up to differs from it in the sixteenth digit, which made
+# one setting two.
+Figure = Annotated[float, AfterValidator(lambda value: round(value, 6))]
+
 
 class OptionsIO(RequestBody):
     """What may be set for one cue sheet; null leaves it to the method, the place or the fit.
@@ -25,12 +30,12 @@ class OptionsIO(RequestBody):
     shifts_m : by call number, how much later (negative earlier) its cue is told
     """
 
-    gap_m: float | None = None
-    kerb_m: float | None = None
-    ahead_m: float | None = None
-    turns_per_metre: float | None = None
-    pinned: dict[str, float] = {}
-    shifts_m: dict[str, float] = {}
+    gap_m: Figure | None = None
+    kerb_m: Figure | None = None
+    ahead_m: Figure | None = None
+    turns_per_metre: Figure | None = None
+    pinned: dict[str, Figure] = {}
+    shifts_m: dict[str, Figure] = {}
 
 
 class PlanIn(RequestBody):

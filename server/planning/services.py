@@ -9,6 +9,7 @@ from typing import Any
 import numpy as np
 from django.core.cache import cache
 from django.db import transaction
+from django.utils import timezone
 from faircorner.cues import (
     Heard,
     Scene,
@@ -19,6 +20,7 @@ from faircorner.cues import (
     play,
     rescue,
 )
+from faircorner.documents.changes import changes, setting_changes
 from faircorner.documents.kept_plans import plan_upgraded
 from faircorner.documents.plans import (
     PLAN_FORMAT,
@@ -30,7 +32,7 @@ from faircorner.documents.plans import (
     rescue_document,
 )
 from faircorner.documents.reading import read_document
-from faircorner.documents.requests import OptionsModel, read_options
+from faircorner.documents.requests import OptionsModel, angle_names, read_options
 from faircorner.errors import InputError
 from faircorner.said import Said
 
@@ -53,6 +55,8 @@ __all__ = [
     "make_sheet",
     "revisions_of",
     "scene_of",
+    "sheet_changes",
+    "take_up",
 ]
 
 KINDS = tuple(Kind.values)
@@ -200,10 +204,41 @@ def make_sheet(
     if not plan["feasible"]:
         why = Said.of(plan["reason"]["said"])
         raise InputError("options", Said("cannot be driven", why=why))
-    sheet, _ = CueSheet.objects.get_or_create(
+    sheet, made = CueSheet.objects.get_or_create(
         school=school, learner=learner, **revisions, options=clean, defaults={"plan": plan}
     )
+    if not made:
+        take_up(sheet)
     return sheet
+
+
+def sheet_changes(before: CueSheet | None, sheet: CueSheet) -> list[Said]:
+    """What is another on a sheet than on the one before it; on the first, what is set at all."""
+    pairs = [] if before is None else [(kind, before.revisions[kind]) for kind in KINDS]
+    told: list[Said] = []
+    for kind, was in pairs:
+        now = sheet.revisions[kind]
+        if was.document_id != now.document_id:
+            kinds = Said(f"kind {kind}")
+            told.append(Said("another document", kind=kinds, now=now.name, was=was.name))
+        elif was.pk != now.pk:
+            told += _revised(kind, was, now)
+    method = read_document("method", sheet.method.body).build()
+    settings = before.options if before else {}
+    return [*told, *setting_changes(settings, sheet.options, angle_names(method))]
+
+
+def _revised(kind: str, was: Revision, now: Revision) -> list[Said]:
+    head = Said(
+        "another revision", kind=Said(f"kind {kind}"), name=now.name, now=now.number, was=was.number
+    )
+    return [head, *changes(was.body, now.body)]
+
+
+def take_up(sheet: CueSheet) -> None:
+    """From now on this is the sheet that its docket goes on with."""
+    sheet.used = timezone.now()
+    sheet.save(update_fields=["used"])
 
 
 def current(sheet: CueSheet) -> CueSheet:
@@ -213,9 +248,8 @@ def current(sheet: CueSheet) -> CueSheet:
     the revisions and settings that the sheet was made from and that never change.
     """
     if sheet.plan.get("format") != PLAN_FORMAT:
-        revisions = {kind: getattr(sheet, kind) for kind in KINDS}
-        now = compute_plan(revisions, sheet.options)
-        kept = plan_upgraded(sheet.plan, scene_of(revisions, sheet.options))
+        now = compute_plan(sheet.revisions, sheet.options)
+        kept = plan_upgraded(sheet.plan, scene_of(sheet.revisions, sheet.options))
         sheet.plan = {**_completed(kept, now), "format": PLAN_FORMAT}
         sheet.save(update_fields=["plan"])
     return sheet

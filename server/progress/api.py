@@ -1,8 +1,8 @@
 from ninja import Router, Status
 
-from server.planning.models import CueSheet
+from server.planning.models import SHEET, CueSheet
 from server.progress.schemas import SetOut, TakeIn, TakeOut
-from server.progress.services import set_of, take_advice
+from server.progress.services import sets_of, take_advice
 from server.schools.access import Caller, may
 from server.schools.models import Role
 
@@ -11,15 +11,11 @@ router = Router(tags=["shift"])
 
 @router.get("/sets", response=list[SetOut], operation_id="sets_list")
 def sets_list(request: Caller, sheet: int) -> object:
-    """The sets of one docket, oldest first: the sheet's own and those with other cue shifts."""
+    """The sets that belong together, oldest first: whatever revisions and settings they had."""
     mine = CueSheet.objects.for_caller(request)
-    named = mine.get(pk=sheet)
-    docket = {
-        k: getattr(named, k) for k in ("learner", "vehicle", "seat", "ground", "method", "standard")
-    }
-    sheets = mine.filter(**docket).select_related("vehicle", "standard")
-    sheets = sheets.prefetch_related("attempts").order_by("created", "id")
-    return [set_of(s, list(s.attempts.all())) for s in sheets]
+    named = mine.prefetch_related(*SHEET).get(pk=sheet)
+    sheets = mine.belonging(named.learner, named.revisions).prefetch_related(*SHEET, "attempts")
+    return sets_of(list(sheets.order_by("created", "id")))
 
 
 @router.post("/sets/take", response={201: TakeOut}, operation_id="advice_take")

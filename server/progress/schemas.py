@@ -54,14 +54,14 @@ class AdviceOut(Schema):
 class SetOut(Schema):
     """All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
 
+    changes : what is another than on the sheet before it
     met : how many met the standard as far as they were watched; met_whole : and were watched whole
     """
 
     sheet_id: int
     created: datetime
     shifts_m: dict[str, float]
-    moved_call: int | None
-    moved_by_m: float | None
+    changes: list[SaidOut]
     marks: list[MarkOut]
     met: int
     met_whole: int

@@ -16,11 +16,11 @@ from faircorner.tape import MET
 
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
-from server.planning.services import current, make_sheet
+from server.planning.services import current, make_sheet, sheet_changes
 from server.progress.models import Shift
 from server.schools.models import Member, School
 
-__all__ = ["set_of", "take_advice"]
+__all__ = ["set_of", "sets_of", "take_advice"]
 
 # The core's columns in a document's names and units.
 _OUTWARD = {
@@ -48,6 +48,18 @@ def _measured(finish: dict[str, Any], along: Literal["ahead", "behind"]) -> list
     ]
 
 
+def sets_of(sheets: list[CueSheet]) -> list[dict[str, Any]]:
+    """The sets of sheets that belong together, oldest first, each with what changed before it."""
+    befores = [None, *sheets]
+    return [
+        {
+            **set_of(sheet, list(sheet.attempts.all())),
+            "changes": [said.document() for said in sheet_changes(before, sheet)],
+        }
+        for before, sheet in zip(befores, sheets, strict=False)
+    ]
+
+
 def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     """Everything the Shift station shows of one sheet's attempts."""
     sheet = current(sheet)
@@ -59,13 +71,10 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     width = 3 if len(table) and not np.isnan(table[:, 2]).any() else 2
     verdicts = [tape["verdict"] for a, tape in taped if not a.void]
     met = [verdict for verdict in verdicts if verdict["outcome"] in MET]
-    moved = sheet.shifts_to.order_by("-taken").first()
     found: dict[str, Any] = {
         "sheet_id": sheet.pk,
         "created": sheet.created,
         "shifts_m": sheet.options.get("shifts_m", {}),
-        "moved_call": moved and moved.call,
-        "moved_by_m": moved and moved.by_m,
         "marks": [_mark(a, tape) for a, tape in taped],
         "met": len(met),
         "met_whole": sum(verdict["whole"] for verdict in met),
@@ -156,11 +165,10 @@ def take_advice(school: School, member: Member, sheet_id: int) -> Shift:
     number = str(advice["call"])
     shifts = dict(sheet.options.get("shifts_m", {}))
     shifts[number] = round(shifts.get(number, 0.0) + advice["by_m"], 3)
-    revisions = {k: getattr(sheet, k) for k in ("vehicle", "seat", "ground", "method", "standard")}
     after = make_sheet(
         school,
         learner_id=sheet.learner_id,
-        revisions=revisions,
+        revisions=sheet.revisions,
         options={**sheet.options, "shifts_m": shifts},
     )
     return Shift.objects.create(

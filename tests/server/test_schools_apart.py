@@ -38,6 +38,8 @@ def requests_naming(house):
         "document_revisions": ("GET", f"/api/documents/{vehicle.document_id}/revisions", None),
         "document_revise": ("POST", f"/api/documents/{vehicle.document_id}/revisions", {
             "based_on": vehicle.number, "body": vehicle.body}),
+        "document_merge": ("POST", f"/api/documents/{vehicle.document_id}/merge", {
+            "based_on": vehicle.number, "body": vehicle.body}),
         "plan_compute": ("POST", "/api/plan", docket),
         "plan_remedy": ("POST", "/api/plan/remedy", docket),
         "plan_least": ("POST", "/api/plan/least", docket),
@@ -134,9 +136,9 @@ def test_strangers_are_asked_to_sign_in(client, ours):
             assert send(client, method, path, body).status_code == 401, name
 
 
-MAY_NOT = {"document_create", "document_revise", "sheet_make", "lesson_add", "attempt_keep",
-           "tape_preview", "tape_mend", "attempt_tape", "attempt_void", "notes_correct",
-           "advice_take", "learner_add"}  # fmt: skip
+MAY_NOT = {"document_create", "document_merge", "document_revise", "sheet_make", "lesson_add",
+           "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
+           "notes_correct", "advice_take", "learner_add"}  # fmt: skip
 
 
 def test_a_learner_changes_nothing(ours):

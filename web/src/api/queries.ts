@@ -18,12 +18,22 @@ export interface DocketIds {
   ground?: number;
   method?: number;
   standard?: number;
+  /** One of the sheets that belong to the rest; else the one last used. */
+  sheet?: number;
 }
 
 export const sessionQuery = queryOptions({
   queryKey: ["session"],
   queryFn: ({ signal }) => ask.get("/api/session", { signal }),
   staleTime: 5 * 60_000,
+});
+
+/** Whose session ended while they worked; null while nobody's has. */
+export const endedQuery = queryOptions({
+  queryKey: ["ended"],
+  queryFn: (): number | null => null,
+  staleTime: Number.POSITIVE_INFINITY,
+  initialData: null,
 });
 
 export const vocabularyQuery = queryOptions({

@@ -77,6 +77,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{document_id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Document Merge
+         * @description A draft on top of what somebody else has saved since it was begun; nothing is kept.
+         */
+        post: operations["document_merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/vocabulary": {
         parameters: {
             query?: never;
@@ -281,6 +301,8 @@ export interface paths {
         /**
          * Docket Read
          * @description What the five stubs stand for now; what is not asked for follows the learner's last sheet.
+         *
+         *     sheet : one of those that belong to the stubs; without it, the one last used
          */
         get: operations["docket_read"];
         put?: never;
@@ -707,7 +729,7 @@ export interface paths {
         };
         /**
          * Sets List
-         * @description The sets of one docket, oldest first: the sheet's own and those with other cue shifts.
+         * @description The sets that belong together, oldest first: whatever revisions and settings they had.
          */
         get: operations["sets_list"];
         put?: never;
@@ -1943,6 +1965,47 @@ export interface components {
             };
         };
         /**
+         * MergeOut
+         * @description The draft's changes on top of the newest revision; where both changed the same, once as the
+         *     draft has it and once as the newest revision has it.
+         */
+        MergeOut: {
+            /** Number */
+            number: number;
+            /** Mine */
+            mine: {
+                [key: string]: unknown;
+            };
+            /** Theirs */
+            theirs: {
+                [key: string]: unknown;
+            };
+            /** Conflicts */
+            conflicts: components["schemas"]["SaidOut"][];
+        };
+        /**
+         * SaidOut
+         * @description A clause: code says which it is, to be decided by; text is for people, empty for nothing.
+         */
+        SaidOut: {
+            /** Code */
+            code: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * MergeIn
+         * @description A draft that was begun from an older revision than the newest.
+         */
+        MergeIn: {
+            /** Based On */
+            based_on: number;
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * FittedWords
          * @description How a figure begins that is left to the fit.
          */
@@ -2138,16 +2201,6 @@ export interface components {
             /** Least M */
             least_m: number | null;
         };
-        /**
-         * SaidOut
-         * @description A clause: code says which it is, to be decided by; text is for people, empty for nothing.
-         */
-        SaidOut: {
-            /** Code */
-            code: string;
-            /** Text */
-            text: string;
-        };
         /** SketchOut */
         SketchOut: {
             view: components["schemas"]["ViewOut"];
@@ -2319,7 +2372,10 @@ export interface components {
         };
         /**
          * DocketOut
-         * @description The context of all six stations, resolved; sheet_id is the newest sheet for it, if any.
+         * @description The context of all six stations, resolved.
+         *
+         *     sheet_id : the cue sheet that is gone on with, if there is any for these documents; since :
+         *     what has changed since it was made
          */
         DocketOut: {
             learner: components["schemas"]["PersonOut"];
@@ -2331,6 +2387,8 @@ export interface components {
             /** Sheet Id */
             sheet_id: number | null;
             sheet_options: components["schemas"]["OptionsIO"] | null;
+            /** Since */
+            since: components["schemas"]["SinceOut"][];
             /** Attempts */
             attempts: number;
             /** Taped */
@@ -2368,6 +2426,27 @@ export interface components {
             shifts_m: {
                 [key: string]: number;
             };
+        };
+        /**
+         * SinceOut
+         * @description Something that is not as the cue sheet has it: a newer revision, or another standard.
+         */
+        SinceOut: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "vehicle" | "seat" | "ground" | "method" | "standard";
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Sheet Name */
+            sheet_name: string;
+            /** Sheet Number */
+            sheet_number: number;
+            /** Another */
+            another: boolean;
         };
         /**
          * Assumed
@@ -3675,6 +3754,7 @@ export interface components {
          * SetOut
          * @description All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
          *
+         *     changes : what is another than on the sheet before it
          *     met : how many met the standard as far as they were watched; met_whole : and were watched whole
          */
         SetOut: {
@@ -3689,10 +3769,8 @@ export interface components {
             shifts_m: {
                 [key: string]: number;
             };
-            /** Moved Call */
-            moved_call: number | null;
-            /** Moved By M */
-            moved_by_m: number | null;
+            /** Changes */
+            changes: components["schemas"]["SaidOut"][];
             /** Marks */
             marks: components["schemas"]["MarkOut"][];
             /** Met */
@@ -3947,6 +4025,32 @@ export interface operations {
             };
         };
     };
+    document_merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergeOut"];
+                };
+            };
+        };
+    };
     vocabulary_read: {
         parameters: {
             query?: never;
@@ -4191,6 +4295,7 @@ export interface operations {
                 ground?: number | null;
                 method?: number | null;
                 standard?: number | null;
+                sheet?: number | null;
             };
             header?: never;
             path?: never;

@@ -9,7 +9,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { backingQuery, documentsOfQuery } from "../api/queries";
 import type { BackingLeg, Entry } from "../api/types";
-import { Waiting } from "../shell/states";
+import { Failure, Waiting } from "../shell/states";
 import { useUnits } from "../shell/useDocket";
 import { useLast } from "../shell/useLast";
 import { t } from "../words";
@@ -21,6 +21,8 @@ import { BackingSlab } from "./trailer/BackingSlab";
 const Trailer = () => {
   const vehicles = useQuery(documentsOfQuery("vehicle"));
   const [chosen, setChosen] = useState<number | null>(null);
+  if (vehicles.error)
+    return <Failure error={vehicles.error} retry={() => void vehicles.refetch()} />;
   if (!vehicles.data) return <Waiting />;
   const drawing = vehicles.data.filter((v) => v.latest.body.trailer);
   const entry = drawing.find((v) => v.id === chosen) ?? drawing[0];
@@ -65,7 +67,7 @@ const Backing = ({ entry }: { entry: Entry<"vehicle"> }) => {
     backingQuery({ vehicle: entry.latest.id, bend_deg: bend, lane_m: lane, legs }),
   );
   const shown = useLast(backing.data);
-  if (backing.error) return <Alert severity="error">{backing.error.message}</Alert>;
+  if (backing.error) return <Failure error={backing.error} retry={() => void backing.refetch()} />;
   if (!shown || !vehicle.trailer) return <Waiting />;
   return (
     <>

@@ -2,18 +2,21 @@
 
 import Box from "@mui/material/Box";
 import { usePrefetchQuery, useSuspenseQuery } from "@tanstack/react-query";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useMemo } from "react";
 import { Navigate, Outlet, Route, Routes } from "react-router";
 import { docketQuery, sessionQuery } from "../api/queries";
 import type { Session } from "../api/types";
 import { CuesStation } from "../stations/cues/CuesStation";
 import { DocketBar } from "./DocketBar";
+import { Offline } from "./Offline";
 import { Rail } from "./Rail";
 import { SignIn } from "./SignIn";
+import { Since } from "./Since";
 import { ErrorBoundary, Waiting } from "./states";
 import { useDocketIds, useRememberDocket } from "./useDocket";
 import { useLanguage } from "./useLanguage";
 import { useShortcuts } from "./useShortcuts";
+import { adopt } from "./useStored";
 
 const SeatStation = lazy(() => import("../stations/seat/SeatStation"));
 const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
@@ -47,6 +50,7 @@ const Door = ({ session }: { session: Session }) => {
 };
 
 const Stations = ({ session }: { session: Session }) => {
+  useMemo(() => session.person && adopt(session.person.id), [session.person]);
   // Asked for while the words come; nothing can be drawn before there are both.
   usePrefetchQuery(docketQuery(useDocketIds()));
   useLanguage(session);
@@ -79,6 +83,8 @@ const House = () => {
   return (
     <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column" }}>
       <DocketBar />
+      <Offline />
+      <Since />
       <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>
         <Rail />
         <Box component="main" sx={{ flex: 1, minWidth: 0, p: 1.5, overflow: "auto" }}>

@@ -6,30 +6,50 @@ import Button from "@mui/material/Button";
 import type { Revision } from "../api/types";
 import { ink } from "../theme";
 import { t } from "../words";
+import { Meanwhile } from "./Meanwhile";
 import { useRole } from "./useDocket";
 import type { useRevise } from "./useRevise";
 
-interface Props {
+type What = "vehicle" | "seat" | "ground" | "method";
+
+interface Props<Body extends Revision["body"]> {
   revision: Revision;
-  draft: Pick<ReturnType<typeof useRevise>, "save" | "changed" | "undo" | "clear">;
-  what: "vehicle" | "seat" | "ground" | "method";
+  draft: Pick<
+    ReturnType<typeof useRevise<Body>>,
+    "body" | "save" | "changed" | "undo" | "clear" | "restore" | "behind" | "settle"
+  >;
+  what: What;
 }
 
-const revisionOf = ({ number, author }: Revision, what: Props["what"]): string => {
+const revisionOf = ({ number, author }: Revision, what: What): string => {
   const said = { what: t(`shell.${what}`), number };
   return author ? t("shell.revision by", { ...said, author }) : t("shell.revision", said);
 };
 
-export const ReviseBar = ({ revision, draft, what }: Props) => {
+export const ReviseBar = <Body extends Revision["body"]>({
+  revision,
+  draft,
+  what,
+}: Props<Body>) => {
   const teaches = useRole() !== "learner";
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
-      {draft.save.error && <Alert severity="error">{draft.save.error.message}</Alert>}
+      {draft.behind !== null ? (
+        <Meanwhile
+          revision={revision}
+          body={draft.body}
+          basedOn={draft.behind}
+          settle={draft.settle}
+        />
+      ) : (
+        draft.save.error && <Alert severity="error">{draft.save.error.message}</Alert>
+      )}
       {draft.changed && (
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
           <Button
             variant="contained"
             loading={draft.save.isPending}
+            disabled={draft.behind !== null}
             onClick={() => draft.save.mutate()}
           >
             {t("shell.save as revision", { what: t(`names.${what}`), number: revision.number + 1 })}
@@ -37,6 +57,11 @@ export const ReviseBar = ({ revision, draft, what }: Props) => {
           <Button onClick={draft.undo}>{t("shell.undo")}</Button>
           <Button onClick={draft.clear}>{t("shell.discard")}</Button>
         </Box>
+      )}
+      {draft.restore && (
+        <Button sx={{ justifySelf: "start" }} onClick={draft.restore}>
+          {t("shell.bring back")}
+        </Button>
       )}
       <Box sx={{ fontSize: 13, color: ink.soft }}>
         {draft.changed

@@ -4,21 +4,28 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { ask } from "../api/client";
-import { sessionQuery } from "../api/queries";
+import { endedQuery, sessionQuery } from "../api/queries";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Mark } from "./Mark";
 
 export const SignIn = () => {
   const client = useQueryClient();
+  const { data: ended } = useQuery(endedQuery);
   const [username, setUsername] = useState("");
   const [password, setPassword] = useState("");
   const open = useMutation({
     mutationFn: () => ask.post("/api/session", { body: { username, password } }),
-    onSuccess: (session) => client.setQueryData(sessionQuery.queryKey, session),
+    onSuccess: (session) => {
+      // Somebody else than whose session ended finds nothing of theirs.
+      const theirs = ended !== null && ended !== session.person?.id;
+      if (theirs) client.removeQueries({ type: "inactive" });
+      client.setQueryData(endedQuery.queryKey, null);
+      client.setQueryData(sessionQuery.queryKey, session);
+    },
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -32,6 +39,7 @@ export const SignIn = () => {
           <Typography variant="h1">Fair Corner</Typography>
         </Box>
         <Typography color="text.secondary">{t("shell.the cue this driver will")}</Typography>
+        {ended !== null && <Alert severity="info">{t("shell.the session ended")}</Alert>}
         {open.error && <Alert severity="error">{open.error.message}</Alert>}
         <TextField
           label={t("shell.name")}

@@ -44,6 +44,12 @@ interface BoundaryState {
   error: unknown;
 }
 
+/** Which documents were chosen last; what was typed stays. */
+const forgetDocket = () => {
+  for (const key of Object.keys(localStorage))
+    if (key.startsWith("fair-corner/docket/")) localStorage.removeItem(key);
+};
+
 /** Catches what a query or a drawing threw, says it, and offers another try. */
 export class ErrorBoundary extends Component<{ children: ReactNode }, BoundaryState> {
   override state: BoundaryState = { error: null };
@@ -61,6 +67,8 @@ export class ErrorBoundary extends Component<{ children: ReactNode }, BoundarySt
 const Fallen = ({ error, again }: { error: unknown; again: () => void }) => {
   const client = useQueryClient();
   const retry = () => {
+    // What a part of the page threw is not mended by asking the server again.
+    if (!(error instanceof ApiError)) window.location.reload();
     void client.resetQueries({ predicate: (q) => q.state.status === "error" }).then(again);
   };
   const lost = error instanceof ApiError && error.status === 404;
@@ -68,7 +76,7 @@ const Fallen = ({ error, again }: { error: unknown; again: () => void }) => {
     <Box sx={{ p: 4, maxWidth: 620 }}>
       <Failure error={error} retry={retry} />
       {lost && (
-        <Button href="/cues" sx={{ mt: 2 }} onClick={() => localStorage.clear()}>
+        <Button href="/cues" sx={{ mt: 2 }} onClick={forgetDocket}>
           {t("shell.start with the first")}
         </Button>
       )}

@@ -6,11 +6,13 @@ import { type DocketIds, docketQuery, sessionQuery } from "../api/queries";
 import type { School } from "../api/types";
 
 const STUBS = ["learner", "seat", "ground", "method", "standard"] as const;
+/** An older sheet is looked at by the address alone: the next visit finds the one last used. */
+const ASKED = [...STUBS, "sheet"] as const;
 const keyFor = (school: number) => `fair-corner/docket/${school}`;
 
 const fromText = (read: (stub: string) => string | null): DocketIds => {
   const ids: DocketIds = {};
-  for (const stub of STUBS) {
+  for (const stub of ASKED) {
     const value = Number(read(stub));
     if (Number.isInteger(value) && value > 0) ids[stub] = value;
   }
@@ -50,12 +52,20 @@ export const useChangeDocket = () => {
       const next = new URLSearchParams();
       // Another learner brings their own last docket along.
       const kept = change.learner === undefined ? ids : {};
-      for (const [stub, id] of Object.entries({ ...kept, ...change }))
-        if (!dropped.includes(stub as keyof DocketIds)) next.set(stub, String(id));
+      // And none of them keeps to one sheet, unless it is asked for.
+      for (const [stub, id] of Object.entries({ ...kept, sheet: 0, ...change }))
+        if (id && !dropped.includes(stub as keyof DocketIds)) next.set(stub, String(id));
       navigate({ search: next.toString() });
     },
     [ids, navigate],
   );
+};
+
+/** The address without the sheet that it names, for when another one is taken up. */
+export const withoutSheet = (search: string): string => {
+  const next = new URLSearchParams(search);
+  next.delete("sheet");
+  return next.toString();
 };
 
 /** Writes the resolved docket into the address and the memory of this browser. */
@@ -75,6 +85,7 @@ export const useRememberDocket = () => {
     localStorage.setItem(keyFor(school.id), JSON.stringify(ids));
     const next = new URLSearchParams(search);
     for (const stub of STUBS) next.set(stub, String(ids[stub]));
+    if (Number(search.get("sheet")) !== docket.sheet_id) next.delete("sheet");
     // Somebody quick may be on the way to another station already: that way is kept to.
     const { pathname, search: address } = window.location;
     const overtaken = new URLSearchParams(address).toString() !== search.toString();

@@ -9,50 +9,87 @@ interface Revised<Body> extends Pick<Revision, "id" | "document_id" | "number"> 
   body: Body;
 }
 
+/** What somebody makes of a document: every state of it since the revision it began from. */
+interface Edit<Body> {
+  basedOn: number;
+  history: Body[];
+}
+
 export const useRevise = <Body extends Revision["body"]>(revision: Revised<Body>) => {
   const client = useQueryClient();
-  const key = `fair-corner/draft/${revision.id}`;
-  const [history, setHistory, forget] = useStored<Body[]>(key, []);
+  // Drafts were kept by revision once: what was begun then is gone on with.
+  const [early, , forgetEarly] = useStored<Body[]>(`draft/${revision.id}`, []);
+  const fresh: Edit<Body> = { basedOn: revision.number, history: early };
+  const key = `edit/${revision.document_id}`;
+  const [stored, setStored, forgetStored] = useStored<Edit<Body> | null>(key, null);
+  const [binned, bin, emptyBin] = useStored<Edit<Body> | null>(`discarded/${key}`, null);
+  const edited = stored ?? fresh;
   // What was edited last, also between an edit and the drawing that follows it.
-  const latest = useRef(history);
-  latest.current = history;
-  const bodyIn = (kept: Body[]) => kept.at(-1) ?? revision.body;
-  const body = bodyIn(history);
-  const keep = (next: Body[]) => {
+  const latest = useRef(edited);
+  latest.current = edited;
+  const bodyIn = (edit: Edit<Body>) => edit.history.at(-1) ?? revision.body;
+  const keep = (next: Edit<Body>) => {
     save.reset();
     latest.current = next;
-    setHistory(next);
+    if (next.history.length > 0) setStored(next);
+    else forget();
+  };
+  const forget = () => {
+    forgetStored();
+    forgetEarly();
   };
   // A change that the core is still working out is waited for, and saved with the rest.
   const scope = { id: key };
+  const refresh = async () => {
+    await client.invalidateQueries({ queryKey: ["docket"] });
+    await client.invalidateQueries({ queryKey: ["documents"] });
+  };
   const save = useMutation({
     scope,
     mutationFn: () =>
       ask.post("/api/documents/{document_id}/revisions", {
         params: { path: { document_id: revision.document_id } },
         body: {
-          based_on: revision.number,
+          based_on: latest.current.basedOn,
           body: bodyIn(latest.current),
         },
       }),
     onSuccess: async () => {
       forget();
-      await client.invalidateQueries({ queryKey: ["docket"] });
-      await client.invalidateQueries({ queryKey: ["documents"] });
+      emptyBin();
+      await refresh();
     },
+    // Somebody else may have been quicker: what they saved is fetched, to be brought together.
+    onError: refresh,
   });
   const clear = () => {
     save.reset();
+    if (latest.current.history.length > 0) bin(latest.current);
     forget();
   };
+  const changed = edited.history.length > 0;
+  const begun = changed ? edited.basedOn : revision.number;
   return {
-    body,
+    body: bodyIn(edited),
     scope,
-    changed: history.length > 0,
+    changed,
+    /** The revision the draft began from, where there is a newer one by now. */
+    behind: begun < revision.number ? begun : null,
     latest: () => bodyIn(latest.current),
-    edit: (next: Body) => keep([...latest.current.slice(-50), next]),
-    undo: () => keep(latest.current.slice(0, -1)),
+    edit: (next: Body) =>
+      keep({ basedOn: begun, history: [...latest.current.history.slice(-50), next] }),
+    undo: () => keep({ ...latest.current, history: latest.current.history.slice(0, -1) }),
     clear,
+    /** Brings back what was discarded last; null where nothing was. */
+    restore:
+      binned && !changed
+        ? () => {
+            keep(binned);
+            emptyBin();
+          }
+        : null,
+    /** Goes on from the newest revision with what was made of both. */
+    settle: (both: Body) => keep({ basedOn: revision.number, history: [both] }),
     save,
   };
 };

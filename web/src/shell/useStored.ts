@@ -1,5 +1,14 @@
-/** State that survives a reload: what was typed is never lost. */
+/** State that survives a reload: what was typed is never lost, and is nobody's but who typed it. */
+import { useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
+import { sessionQuery } from "../api/queries";
+
+const ROOT = "fair-corner/";
+/** What was kept here before it was told apart by person. */
+const OF_NOBODY = /^fair-corner\/(attempt|draft|notes|options|tape)\//;
+
+/** Where a person's own things are kept on this machine. */
+const mine = (person: number, key: string) => `${ROOT}of/${person}/${key}`;
 
 const read = <T>(key: string, fallback: T): T => {
   const kept = localStorage.getItem(key);
@@ -11,7 +20,31 @@ const read = <T>(key: string, fallback: T): T => {
   }
 };
 
-export const useStored = <T>(key: string, fallback: T) => {
+/** What this machine kept before it knew whose it was goes to whoever signs in first. */
+export const adopt = (person: number) => {
+  for (const key of Object.keys(localStorage).filter((k) => OF_NOBODY.test(k))) {
+    const kept = localStorage.getItem(key);
+    const own = mine(person, key.slice(ROOT.length));
+    if (kept !== null && localStorage.getItem(own) === null) localStorage.setItem(own, kept);
+    localStorage.removeItem(key);
+  }
+};
+
+const usePerson = () => useSuspenseQuery(sessionQuery).data.person?.id ?? 0;
+
+/** All that the person at hand has kept under names that begin so, by the rest of the name. */
+export const useAllStored = <T>(beginning: string): [string, T][] => {
+  const start = mine(usePerson(), beginning);
+  return Object.keys(localStorage)
+    .filter((key) => key.startsWith(start))
+    .flatMap((key) => {
+      const kept = read<T | null>(key, null);
+      return kept === null ? [] : [[key.slice(start.length), kept] as [string, T]];
+    });
+};
+
+export const useStored = <T>(name: string, fallback: T) => {
+  const key = mine(usePerson(), name);
   const [state, setState] = useState(() => ({ key, value: read(key, fallback) }));
   const value = state.key === key ? state.value : read(key, fallback);
   const set = useCallback(

@@ -12,7 +12,7 @@ import type { Plan } from "../../api/types";
 import { finishWords } from "../../places";
 import { LEAST, leastOf } from "../../places/leastWords";
 import { MethodPicture } from "../../shell/MethodPicture";
-import { Waiting } from "../../shell/states";
+import { Failure, Waiting } from "../../shell/states";
 import { length, type Units } from "../../shell/units";
 import { useDocket, useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
@@ -80,9 +80,11 @@ const Column = ({ name, method, methods, choose }: ColumnProps) => (
 
 const Figures = ({ method }: { method: MethodChoice }) => {
   const units = useUnits();
-  const plan = useQuery(planQuery(method.docket, NO_OPTIONS)).data;
+  const planned = useQuery(planQuery(method.docket, NO_OPTIONS));
+  const plan = planned.data;
   const tightens = useVocabulary().places[method.goal]?.tightens ?? false;
   const least = useLongWork(leastSizesQuery(method.docket), tightens);
+  if (planned.error) return <Failure error={planned.error} retry={() => void planned.refetch()} />;
   if (!plan) return <Waiting />;
   const sizes =
     least.found?.map((size) => [t(LEAST[size.what]), leastOf(size, units)] as const) ?? [];

@@ -72,7 +72,20 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   // A change that cannot be worked out leaves the last drawing standing, to be mended from.
   const shown = useLast(plan.data);
   if (plan.isPending && !shown) return <Waiting what={t("cues.working out the cues")} />;
-  if (!shown) return <Failure error={plan.error} retry={() => void plan.refetch()} />;
+  if (!shown)
+    return (
+      <>
+        <Failure error={plan.error} retry={() => void plan.refetch()} />
+        {docket.since.length > 0 && (
+          <Box sx={{ mt: 1.5 }}>
+            {t("cues.settings that do not fit")}{" "}
+            <Button sx={{ minHeight: 44 }} onClick={cue.clear}>
+              {t("cues.begin without settings")}
+            </Button>
+          </Box>
+        )}
+      </>
+    );
   const vehicle = docket.vehicle.body;
   const ground = docket.ground.body;
   const method = draft.body;

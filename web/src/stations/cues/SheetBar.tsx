@@ -10,7 +10,7 @@ import { ask } from "../../api/client";
 import { planBody } from "../../api/queries";
 import type { Docket, Plan } from "../../api/types";
 import { download } from "../../shell/download";
-import { useRole } from "../../shell/useDocket";
+import { useRole, withoutSheet } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import type { useCueOptions } from "./useCueOptions";
@@ -36,8 +36,8 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
       }),
     onSuccess: async () => {
       cue.reset();
-      await client.invalidateQueries({ queryKey: ["docket"] });
-      toDrive();
+      for (const key of ["docket", "sets"]) await client.invalidateQueries({ queryKey: [key] });
+      navigate({ pathname: "/drive", search: withoutSheet(search) });
     },
   });
   const file = () =>
@@ -65,7 +65,7 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
             ? t("cues.save the method first")
             : cue.isInUse
               ? t("cues.drive this sheet")
-              : t("cues.use this sheet and drive")}
+              : t(docket.since.length > 0 ? "cues.bring it up to date" : "cues.use this sheet")}
         </Button>
       )}
       <Box sx={{ display: "flex", gap: 1 }}>
@@ -76,8 +76,13 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
           {t("cues.export")}
         </Button>
         {cue.isChanged && (
-          <Button size="small" onClick={cue.reset}>
+          <Button size="small" onClick={cue.discard}>
             {t("cues.undo changes")}
+          </Button>
+        )}
+        {cue.restore && (
+          <Button size="small" onClick={cue.restore}>
+            {t("cues.bring changes back")}
           </Button>
         )}
       </Box>

@@ -117,7 +117,8 @@ const Figure = ({ name, value, said, range: [min, max, step], onChange }: Figure
       max={max}
       step={step}
       getAriaValueText={said}
-      onChange={(_, v) => onChange(v)}
+      // Steps add up to 0.8999999999999999, which would be another setting than 0.9.
+      onChange={(_, v) => onChange(Number(v.toFixed(6)))}
       sx={{ py: 1.2, display: "block", "& .MuiSlider-thumb": { width: 20, height: 20 } }}
     />
   </Box>

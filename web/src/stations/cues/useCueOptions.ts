@@ -17,7 +17,7 @@ const cleaned = (options: PlanOptions | null): PlanOptions => ({
 });
 
 export const useCueOptions = (docket: Docket) => {
-  const key = `fair-corner/options/${[
+  const key = `options/${[
     docket.learner.id,
     docket.vehicle.id,
     docket.seat.id,
@@ -28,13 +28,31 @@ export const useCueOptions = (docket: Docket) => {
   ].join("-")}`;
   const inUse = cleaned(docket.sheet_options);
   const [draft, setDraft, forget] = useStored<PlanOptions | null>(key, null);
+  const [binned, bin, emptyBin] = useStored<PlanOptions | null>(`discarded/${key}`, null);
   const options = draft ?? inUse;
   return {
     options,
     change: (part: Partial<PlanOptions>) => setDraft({ ...options, ...part }),
+    /** They are this sheet's own by now. */
     reset: forget,
+    clear: () => setDraft(NO_OPTIONS),
+    discard: () => {
+      bin(draft);
+      forget();
+    },
+    /** Brings back what was discarded last; null where nothing was. */
+    restore:
+      binned && draft === null
+        ? () => {
+            setDraft(binned);
+            emptyBin();
+          }
+        : null,
     /** Whether the screen shows exactly the sheet that attempts are driven on. */
-    isInUse: docket.sheet_id !== null && essence(options) === essence(docket.sheet_options),
+    isInUse:
+      docket.sheet_id !== null &&
+      docket.since.length === 0 &&
+      essence(options) === essence(docket.sheet_options),
     isChanged: draft !== null && essence(draft) !== essence(inUse),
   };
 };

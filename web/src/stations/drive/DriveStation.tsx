@@ -1,5 +1,6 @@
 /** Station 4: the learner drives; the instructor notes it with one thumb and a glance. */
 
+import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
@@ -9,11 +10,13 @@ import type { Sheet } from "../../api/types";
 import { LastStop } from "../../drawing/marks";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
-import { useDocket, useRole } from "../../shell/useDocket";
+import { useDates } from "../../shell/useDates";
+import { useChangeDocket, useDocket, useRole } from "../../shell/useDocket";
+import { useAllStored } from "../../shell/useStored";
 import { t } from "../../words";
 import { Counters } from "./Counters";
 import { StepCard } from "./StepCard";
-import { useAttemptDraft } from "./useAttemptDraft";
+import { type Draft, useAttemptDraft } from "./useAttemptDraft";
 import { useDriveKeys } from "./useDriveKeys";
 
 const DriveStation = () => {
@@ -40,7 +43,42 @@ const DriveStation = () => {
     );
   if (sheet.error) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
   if (!sheet.data) return <Waiting what={t("drive.fetching the cue sheet")} />;
-  return <Noting key={sheet.data.id} sheet={sheet.data} />;
+  return (
+    <>
+      <Elsewhere sheet={sheet.data} />
+      <Noting key={sheet.data.id} sheet={sheet.data} />
+    </>
+  );
+};
+
+/** Attempts of the same learner that were begun on other sheets, and not done yet. */
+const Elsewhere = ({ sheet }: { sheet: Sheet }) => {
+  const changeDocket = useChangeDocket();
+  const dates = useDates();
+  const docket = useDocket();
+  const begun = useAllStored<Draft | null>("attempt/").flatMap(([id, draft]) =>
+    draft?.started && draft.learner === sheet.learner_id && Number(id) !== sheet.id
+      ? [{ id: Number(id), started: draft.started }]
+      : [],
+  );
+  return begun.map(({ id, started }) => (
+    <Alert
+      key={id}
+      severity="warning"
+      sx={{ mb: 1 }}
+      action={
+        <Button
+          color="inherit"
+          sx={{ minHeight: 44 }}
+          onClick={() => changeDocket({ learner: docket.learner.id, sheet: id })}
+        >
+          {t("drive.go on with it")}
+        </Button>
+      }
+    >
+      {t("drive.under way elsewhere", { name: docket.learner.name, at: dates.moment(started) })}
+    </Alert>
+  ));
 };
 
 const Noting = ({ sheet }: { sheet: Sheet }) => {

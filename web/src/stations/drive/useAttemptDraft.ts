@@ -8,6 +8,8 @@ import { type Jotted, notesOf } from "./jotted";
 
 export interface Draft extends Jotted {
   id: string;
+  /** Whose it is; what was begun before this was kept is found by its sheet alone. */
+  learner?: number;
   started: string | null;
   /** Seconds before the clock was last started, and when that was. */
   banked: number;
@@ -20,6 +22,7 @@ const movements = (sheet: Sheet, gear: "forward" | "reverse"): number =>
 
 const blank = (sheet: Sheet): Draft => ({
   id: crypto.randomUUID(),
+  learner: sheet.learner_id,
   started: null,
   banked: 0,
   runningSince: null,
@@ -37,12 +40,10 @@ export const secondsOf = (draft: Draft, now: number): number =>
   draft.banked + (draft.runningSince === null ? 0 : (now - draft.runningSince) / 1000);
 
 export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void) => {
-  const [stored, setStored, forget] = useStored<Draft | null>(
-    `fair-corner/attempt/${sheet.id}`,
-    null,
-  );
+  const [stored, setStored, forget] = useStored<Draft | null>(`attempt/${sheet.id}`, null);
   const [fresh, setFresh] = useState(() => blank(sheet));
-  const [past, setPast] = useState<Draft[]>([]);
+  // Kept as well: undo reaches back over a reload and over starting over.
+  const [past, setPast, forgetPast] = useStored<Draft[]>(`undo/attempt/${sheet.id}`, []);
   const draft = stored ?? fresh;
   const client = useQueryClient();
   const change = (part: Partial<Draft>) => {
@@ -56,22 +57,31 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void)
     setStored(last);
   };
   const again = () => {
+    if (draft.started) setPast([...past.slice(-40), draft]);
     forget();
-    setPast([]);
+    setFresh(blank(sheet));
+  };
+  const done = () => {
+    forget();
+    forgetPast();
     setFresh(blank(sheet));
   };
   const keep = useMutation({
-    mutationFn: () =>
-      ask.post("/api/attempts", {
+    mutationFn: () => {
+      // Sent a second time, because no answer came, it must be the same attempt: the clock stops.
+      const done = { ...draft, banked: secondsOf(draft, Date.now()), runningSince: null };
+      setStored(done);
+      return ask.post("/api/attempts", {
         body: {
-          id: draft.id,
+          id: done.id,
           sheet: sheet.id,
-          started: draft.started ?? new Date().toISOString(),
-          notes: notesOf(draft, secondsOf(draft, Date.now())),
+          started: done.started ?? new Date().toISOString(),
+          notes: notesOf(done, done.banked),
         },
-      }),
+      });
+    },
     onSuccess: async (attempt) => {
-      again();
+      done();
       await client.invalidateQueries({ queryKey: ["attempts"] });
       await client.invalidateQueries({ queryKey: ["docket"] });
       onKept(attempt.id);

@@ -35,7 +35,7 @@ export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
     seconds: attempt.notes.seconds,
   };
   const [stored, setStored, forget] = useStored<(Jotted & { seconds: number }) | null>(
-    `fair-corner/notes/${attempt.id}`,
+    `notes/${attempt.id}`,
     null,
   );
   const draft = stored ?? held;

@@ -92,10 +92,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
   const client = useQueryClient();
   const readOnly = useRole() === "learner";
   const kept: TypedReadings = attempt.readings ? { ...NOTHING, ...attempt.readings } : NOTHING;
-  const [draft, setDraft, forget] = useStored<TypedReadings | null>(
-    `fair-corner/tape/${attempt.id}`,
-    null,
-  );
+  const [draft, setDraft, forget] = useStored<TypedReadings | null>(`tape/${attempt.id}`, null);
   const typed = draft ?? kept;
   const words = finishWords(sheet.ground.body.goal, sheet.method.body);
   const readings = complete(typed);

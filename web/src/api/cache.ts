@@ -1,0 +1,24 @@
+/** What is asked and kept of the server's answers; a session that ended shows the door in place. */
+import { MutationCache, QueryCache, QueryClient } from "@tanstack/react-query";
+import { ApiError } from "./client";
+import { endedQuery, sessionQuery } from "./queries";
+
+/** Signed out elsewhere or too long ago: what was typed stays, and so does the address. */
+const askForThePassword = (error: Error) => {
+  const person = client.getQueryData(sessionQuery.queryKey)?.person;
+  if (!(error instanceof ApiError && error.status === 401 && person)) return;
+  client.setQueryData(endedQuery.queryKey, person.id);
+  client.setQueryData(sessionQuery.queryKey, { person: null, school: null });
+};
+
+export const client = new QueryClient({
+  queryCache: new QueryCache({ onError: askForThePassword }),
+  mutationCache: new MutationCache({ onError: askForThePassword }),
+  defaultOptions: {
+    queries: {
+      // Asking again helps when the line failed, not when the server has said no.
+      retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status > 0),
+      staleTime: 15_000,
+    },
+  },
+});
