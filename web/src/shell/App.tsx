@@ -83,16 +83,18 @@ const House = () => {
   return (
     <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column" }}>
       <DocketBar />
-      <Offline />
-      <Since />
       <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>
         <Rail />
-        <Box component="main" sx={{ flex: 1, minWidth: 0, p: 1.5, overflow: "auto" }}>
-          <ErrorBoundary>
-            <Suspense fallback={<Waiting />}>
-              <Outlet />
-            </Suspense>
-          </ErrorBoundary>
+        <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
+          <Offline />
+          <Since />
+          <Box component="main" sx={{ flex: 1, minHeight: 0, p: 1.5, overflow: "auto" }}>
+            <ErrorBoundary>
+              <Suspense fallback={<Waiting />}>
+                <Outlet />
+              </Suspense>
+            </ErrorBoundary>
+          </Box>
         </Box>
       </Box>
     </Box>

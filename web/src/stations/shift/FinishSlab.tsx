@@ -131,9 +131,13 @@ const Legend = ({ counted, low }: { counted: number; low: boolean }) => (
     }}
   >
     <Meaning said={t("shift.planned")} stroke={ink.marigold} width={3} dashes="9 5" />
-    <Meaning said={t("shift.mean of", { count: counted })} stroke="#fff" width={3} />
-    <Meaning said={t("shift.standard met")} stroke={ink.chalk} />
-    <Meaning said={t("shift.not met")} stroke={UNMET} dashes={UNMET_DASHES} />
+    {counted > 0 && (
+      <>
+        <Meaning said={t("shift.mean of", { count: counted })} stroke="#fff" width={3} />
+        <Meaning said={t("shift.standard met")} stroke={ink.chalk} />
+        <Meaning said={t("shift.not met")} stroke={UNMET} dashes={UNMET_DASHES} />
+      </>
+    )}
   </Box>
 );
 
