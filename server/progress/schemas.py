@@ -46,7 +46,7 @@ class AdviceOut(Schema):
     chance_after: float
     explained: float
     scatter_share: list[float]
-    p_value: float | None
+    odds: float
     level: float
     needed: int
 

@@ -1,6 +1,6 @@
 """Sets of finishes and the advice they carry: loads, calls the core, stores what was taken."""
 
-from math import isnan, radians
+from math import radians
 from typing import Any, Literal
 
 import numpy as np
@@ -144,7 +144,8 @@ def _judged(
             "chance_after": round(advice.chance_after, 3),
             "explained": round(advice.explained, 3),
             "scatter_share": [round(float(v), 3) for v in advice.scatter_share],
-            "p_value": None if isnan(finishes.p_value) else round(finishes.p_value, 5),
+            # More than a thousand are told as such.
+            "odds": round(min(advice.odds, 1e6), 2),
             "level": LEVEL,
             "needed": least_count(width),
         },

@@ -211,15 +211,15 @@ def test_a_way_out_is_told_in_its_gears(gear, then, straight, said):
     assert str(Leaving(way="left", gear=gear, then=then, straight=straight).said) == said
 
 
-def found(p_value=0.01):
+def found():
     return FinishSet(
-        count=4, bias=np.zeros(3), covariance=np.eye(3), margin=np.zeros(3), p_value=p_value
+        count=4, bias=np.zeros(3), covariance=np.eye(3), squares=np.eye(3), margin=np.zeros(3)
     )
 
 
-def advice(kind, call=2, by=0.0):
+def advice(kind, call=2, by=0.0, odds=1.0):
     return Advice(
-        kind=kind, call=call, by=by, chance=0.5, chance_after=0.8, explained=0.9,
+        kind=kind, call=call, by=by, chance=0.5, chance_after=0.8, explained=0.9, odds=odds,
         scatter_share=np.array([0.2, 0.7, 0.1]),
     )  # fmt: skip
 
@@ -231,10 +231,10 @@ def test_a_cue_moves_earlier_when_it_is_negative_else_later():
 
 
 def test_the_evidence_is_told_by_its_own_figures():
-    moved = advice("move cue", by=0.15)
-    assert "less than once in 1000" in str(because(moved, found(0.0009)))
-    assert "by chance 1 % of the time" in str(because(moved, found(0.01)))
-    assert "takes 90 % of it away" in str(because(moved, found(0.01)))
+    many, some = (advice("move cue", by=0.15, odds=odds) for odds in (1001.0, 42.9))
+    assert "more than 1000 times likelier" in str(because(many, found()))
+    assert "42 times likelier" in str(because(some, found()))
+    assert "takes 90 % of the bias away" in str(because(some, found()))
     practise = because(advice("practise"), found())
     assert "70 % of that scatter looks like call 2" in str(practise)
     assert because(advice("practise", call=None), found()).code == "advice practise because"

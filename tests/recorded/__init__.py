@@ -153,7 +153,7 @@ def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
             "scatter_share": advice.scatter_share.round(6).tolist(),
             "bias": finishes.bias.round(6).tolist(), "scatter": finishes.scatter.round(6).tolist(),
             "margin": finishes.margin.round(6).tolist(),
-            "p_value": None if np.isnan(finishes.p_value) else round(finishes.p_value, 6),
+            "odds": round(min(advice.odds, 1e6), 4),
         },
     }  # fmt: skip
 

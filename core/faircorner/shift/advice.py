@@ -8,20 +8,19 @@ from scipy.optimize import nnls
 from scipy.stats import multivariate_t
 
 from faircorner.plane import Floats
+from faircorner.shift.evidence import Evidence, weigh
 from faircorner.shift.finishes import FinishSet, least_count
 from faircorner.standards import Band, Finish
 
 __all__ = ["Advice", "AdviceKind", "advise"]
 
 AdviceKind: TypeAlias = Literal["too few", "move cue", "practise", "move on"]
-# Cues are moved by whole steps of this, and by no more than the reach, m.
-_STEP, _REACH = 0.05, 0.60
 # A step is ready to leave behind when this many attempts in ten would meet the standard.
 _READY = 0.8
 # A real bias that costs less than this chance does no harm: the cue may stay.
 _WORTH = 0.02
-# Calls that leave no more than this share of T² above the best explain the bias as well as it.
-_AS_GOOD = 0.05
+# Calls so nearly as likely as the likeliest explain the bias as well as it.
+_AS_GOOD = 0.5
 _DRAWS = 4000
 
 
@@ -33,6 +32,7 @@ class Advice:
     by : m to tell that call later, negative earlier; 0 unless the cue is to move
     chance, chance_after : that an attempt's finish meets the standard, now and once moved
     explained : share of the bias (in T²) that the move takes away
+    odds : how many times likelier the finishes are with one call to blame than with none
     scatter_share : (calls,), what part of the scatter each call accounts for
     """
 
@@ -42,6 +42,7 @@ class Advice:
     chance: float
     chance_after: float
     explained: float
+    odds: float
     scatter_share: Floats
 
 
@@ -53,10 +54,9 @@ def advise(
 
     sensitivity : (p, calls), finish per metre of lateness, rows in the order of MEASURED
     target : (p,), the plan's finish; along : which gap its last figure is
-    Generalised least squares on each call alone (Aitken 1936); the call that takes most of T²
-    away is named, of several that do alike the one that moves least. Advice to move a cue is given
-    only when the bias is real, the move, in whole steps of 5 cm, takes at least half of it away,
-    and the finish stands to gain by it.
+    The call is named for which there is most evidence, of several with nearly as much the one that
+    moves least. Advice to move a cue is given only when the evidence is enough, the move, in whole
+    steps of 5 cm, takes at least half of the bias away, and the finish stands to gain by it.
     """
     share = _scatter_share(finishes.covariance, sensitivity)
     chance = _chance(finishes, finishes.bias, target, bands, wheelbase, along, rng)
@@ -64,11 +64,12 @@ def advise(
     best: int | None = None
     by = explained = 0.0
     after = chance
+    evidence = weigh(finishes, sensitivity)
     if finishes.count >= least_count(len(finishes.bias)):
         kind = "move on" if chance >= _READY else "practise"
         best = int(share.argmax()) if kind == "practise" and share.sum() > 0 else None
-        if finishes.real:
-            call, move, taken = _best_move(finishes, sensitivity)
+        if evidence.enough:
+            call, move, taken = _best_move(finishes, sensitivity, evidence)
             if move and taken >= 0.5:
                 moved = finishes.bias + sensitivity[:, call] * move
                 then = _chance(finishes, moved, target, bands, wheelbase, along, rng)
@@ -81,25 +82,22 @@ def advise(
         chance=chance,
         chance_after=after,
         explained=explained,
+        odds=evidence.of_any,
         scatter_share=share,
     )
 
 
-def _best_move(finishes: FinishSet, sensitivity: Floats) -> tuple[int, float, float]:
+def _best_move(
+    finishes: FinishSet, sensitivity: Floats, evidence: Evidence
+) -> tuple[int, float, float]:
     """Call index, metres to move it, and the share of T² that this takes away."""
-    weight = np.linalg.inv(finishes.covariance)
-    bias = finishes.bias
-    whole = float(bias @ weight @ bias)
-    moves = -(sensitivity.T @ weight @ bias) / np.einsum(
-        "pc,pq,qc->c", sensitivity, weight, sensitivity
-    )
-    moves = np.clip(np.round(moves / _STEP) * _STEP, -_REACH, _REACH)
-    left = bias[:, None] + sensitivity * moves
-    remaining = np.einsum("pc,pq,qc->c", left, weight, left)
     # Where several calls would do, the finish cannot tell which: the least move is asked for.
-    as_good = remaining <= remaining.min() + _AS_GOOD * whole
-    call = int(np.where(as_good, np.abs(moves), np.inf).argmin())
-    return call, float(moves[call]), 1 - float(remaining[call]) / whole
+    as_good = evidence.odds >= _AS_GOOD * evidence.odds.max()
+    call = int(np.where(as_good, np.abs(evidence.late), np.inf).argmin())
+    move = -float(evidence.late[call])
+    weight = np.linalg.inv(finishes.covariance)
+    bias, left = finishes.bias, finishes.bias + sensitivity[:, call] * move
+    return call, move, 1 - float(left @ weight @ left) / float(bias @ weight @ bias)
 
 
 def _scatter_share(covariance: Floats, sensitivity: Floats) -> Floats:

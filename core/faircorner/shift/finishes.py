@@ -1,4 +1,4 @@
-"""A set of finishes of one cue sheet: its bias, its scatter, and whether the bias is real.
+"""A set of finishes of one cue sheet: its bias and its scatter.
 
 Derivation and choices: docs/sums/shift.md.
 """
@@ -13,15 +13,15 @@ from faircorner.errors import InputError
 from faircorner.plane import Floats, wrap
 from faircorner.said import Said
 
-__all__ = ["LEVEL", "MEASURED", "FinishSet", "describe", "least_count", "mean_pose"]
+__all__ = ["FLOOR", "LEVEL", "MEASURED", "FinishSet", "describe", "least_count", "mean_pose"]
 
 # Columns of a set of finishes: off the kerb or line (m), angle (rad), gap along the berth (m),
 # each less the plan.
 MEASURED = ("kerb", "angle", "along")
-# A bias is called real when chance alone would show one as large less often than this.
+# A bias lies outside its margin less often than this.
 LEVEL = 0.05
 # Tape and eye leave at least this much scatter, so that a few equal readings are not certainty.
-_FLOOR = np.array([0.01, np.radians(0.3), 0.015])
+FLOOR = np.array([0.01, np.radians(0.3), 0.015])
 
 
 def least_count(measures: int) -> int:
@@ -34,25 +34,20 @@ class FinishSet:
     """What a set of finishes says.
 
     count : attempts; bias : (p,), mean off the plan; covariance : (p, p), shrunk
+    squares : (p, p), of the finishes about their mean, summed
     margin : (p,), half width of each bias's own 95 % interval
-    p_value : of Hotelling's T² that there is no bias; NaN with too few attempts
     """
 
     count: int
     bias: Floats
     covariance: Floats
+    squares: Floats
     margin: Floats
-    p_value: float
 
     @property
     def scatter(self) -> Floats:
         """One standard deviation of each measure, (p,)."""
         return np.sqrt(np.diag(self.covariance))
-
-    @property
-    def real(self) -> bool:
-        """Whether the bias is more than chance would show."""
-        return self.p_value < LEVEL
 
 
 def mean_pose(poses: ArrayLike) -> Floats:
@@ -67,9 +62,8 @@ def describe(off: ArrayLike) -> FinishSet:
     """Bias and scatter of finishes.
 
     off : (attempts, p), finish less plan in the order of MEASURED, p being 2 or 3
-    Hotelling (1931), The generalization of Student's ratio; covariance shrunk toward its own
-    diagonal (Schäfer and Strimmer 2005, target D) with weight p / (n + p), never below what
-    tape and eye leave. The test itself uses the plain covariance.
+    Covariance shrunk toward its own diagonal (Schäfer and Strimmer 2005, target D) with weight
+    p / (n + p), never below what tape and eye leave.
     Raises InputError for an empty set or NaN.
     """
     table = np.asarray(off, dtype=np.float64)
@@ -82,19 +76,16 @@ def describe(off: ArrayLike) -> FinishSet:
         raise InputError("finishes", Said("every attempt needs every measure"))
     n, p = table.shape
     bias = table.mean(axis=0)
-    plain = np.cov(table, rowvar=False, ddof=1) + np.diag(_FLOOR[:p] ** 2)
+    squares = (table - bias).T @ (table - bias)
+    plain = squares / (n - 1) + np.diag(FLOOR[:p] ** 2)
     weight = p / (n + p)
     shrunk = (1 - weight) * plain + weight * np.diag(np.diag(plain))
-    p_value = float("nan")
-    if n >= least_count(p):
-        squared = n * float(bias @ np.linalg.solve(plain, bias))
-        p_value = float(f_distribution.sf((n - p) / (p * (n - 1)) * squared, p, n - p))
     # Student's t by way of F with one degree of freedom.
     reach = np.sqrt(f_distribution.isf(LEVEL, 1, n - 1))
     return FinishSet(
         count=n,
         bias=bias,
         covariance=shrunk,
+        squares=squares,
         margin=reach * np.sqrt(np.diag(plain) / n),
-        p_value=p_value,
     )

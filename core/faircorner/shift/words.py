@@ -6,8 +6,8 @@ from faircorner.shift.finishes import FinishSet, least_count
 
 __all__ = ["because", "headline"]
 
-# A chance smaller than this is told as such, not as nought in a hundred.
-_HARDLY = 0.001
+# Odds beyond these are told as such.
+_MANY = 1000
 
 
 def headline(advice: Advice, finishes: FinishSet) -> Said:
@@ -34,12 +34,12 @@ def because(advice: Advice, finishes: FinishSet) -> Said:
     match advice.kind:
         case "too few":
             return Said("advice too few because", count=finishes.count)
-        case "move cue" if finishes.p_value < _HARDLY:
-            return Said("advice move because, beyond chance", explained=_percent(advice.explained))
+        case "move cue" if advice.odds > _MANY:
+            return Said("advice move because, many times", explained=_percent(advice.explained))
         case "move cue":
             return Said(
-                "advice move because",
-                odds=_percent(finishes.p_value),
+                "advice move because, times",
+                odds=int(advice.odds),
                 explained=_percent(advice.explained),
             )
         case "practise" if advice.call is not None:

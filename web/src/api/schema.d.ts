@@ -3694,8 +3694,8 @@ export interface components {
             explained: number;
             /** Scatter Share */
             scatter_share: number[];
-            /** P Value */
-            p_value: number | null;
+            /** Odds */
+            odds: number;
             /** Level */
             level: number;
             /** Needed */
