@@ -51,6 +51,7 @@ __all__ = [
     "compute_remedy",
     "compute_rescue",
     "current",
+    "figures_of",
     "final_pose",
     "make_sheet",
     "revisions_of",
@@ -145,13 +146,10 @@ def final_pose(plan: dict[str, Any]) -> np.ndarray:
     return np.array([final["x_m"], final["y_m"], radians(final["heading_deg"])])
 
 
-def _figures(
-    revisions: dict[str, Revision], options: dict[str, Any], scene: Scene
-) -> dict[str, float]:
-    """The figures of a docket's plan by name, SI."""
-    figures = compute_plan(revisions, options)["figures"]
+def figures_of(plan: dict[str, Any], scene: Scene) -> dict[str, float]:
+    """The figures of a plan's document by name, SI."""
     # They come as a document tells them; reading them as pinned gives them back in SI.
-    return read_options(_options({"pinned": figures}), scene.method).pinned
+    return read_options(_options({"pinned": plan["figures"]}), scene.method).pinned
 
 
 def compute_play(
@@ -159,7 +157,7 @@ def compute_play(
 ) -> dict[str, Any]:
     """The plan driven with one call early or late."""
     scene = scene_of(revisions, options)
-    values = _figures(revisions, options, scene)
+    values = figures_of(compute_plan(revisions, options), scene)
     return played_document(play(scene, values, call=call, by=by_m), scene.vehicle)
 
 
@@ -169,7 +167,7 @@ def compute_rescue(
     """How to save an attempt with one call early or late, within the movements allowed."""
     scene = scene_of(revisions, options)
     found = rescue(
-        scene, _figures(revisions, options, scene), call=call, by=by_m,
+        scene, figures_of(compute_plan(revisions, options), scene), call=call, by=by_m,
         forward=scene.standard.movements_left("forward", 0),
         reverse=scene.standard.movements_left("reverse", 0),
     )  # fmt: skip

@@ -34,16 +34,25 @@ class MeasureOut(Schema):
     scatter: float
 
 
+class ChanceOut(Schema):
+    """Of an attempt without a fault in its finish and without a touch; low and high : what so few
+    attempts leave open, 90 %. Looks and time are not in it."""
+
+    share: float
+    low: float
+    high: float
+
+
 class AdviceOut(Schema):
-    """One thing to do next, and why; chances are of an attempt's finish meeting the standard."""
+    """One thing to do next, and why; chances are of an attempt without a fault."""
 
     kind: Literal["too few", "move cue", "practise", "move on"]
     said: SaidOut
     because: SaidOut
     call: int | None
     by_m: float
-    chance: float
-    chance_after: float
+    chance: ChanceOut
+    chance_after: ChanceOut
     explained: float
     scatter_share: list[float]
     odds: float

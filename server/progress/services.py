@@ -10,13 +10,13 @@ from faircorner.documents.figures import pose_document
 from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 from faircorner.said import Said
-from faircorner.shift import advise, because, describe, headline
+from faircorner.shift import Chance, advise, because, describe, driving, headline
 from faircorner.shift.finishes import LEVEL, MEASURED, least_count, mean_pose
 from faircorner.tape import MET
 
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
-from server.planning.services import current, make_sheet, sheet_changes
+from server.planning.services import current, figures_of, make_sheet, scene_of, sheet_changes
 from server.progress.models import Shift
 from server.schools.models import Member, School
 
@@ -88,6 +88,10 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     return found
 
 
+def _chance(chance: Chance) -> dict[str, float]:
+    return {name: round(getattr(chance, name), 3) for name in ("share", "low", "high")}
+
+
 def _mean(poses: list[dict[str, float]]) -> dict[str, float] | None:
     if not poses:
         return None
@@ -115,13 +119,11 @@ def _judged(
     target = np.array(_measured(sheet.plan["finish"], along)[:width])
     finishes = describe(table - target)
     sensitivity = np.array(sheet.plan["sensitivity"], dtype=np.float64)[:width]
+    scene = scene_of(sheet.revisions, sheet.options)
     advice = advise(
         finishes,
         sensitivity,
-        target,
-        read_document("standard", sheet.standard.body).build().bands,
-        wheelbase=sheet.vehicle.body["wheelbase_m"],
-        along=along,
+        driving(scene, figures_of(sheet.plan, scene), along),
         rng=np.random.default_rng(sheet.pk),
     )
     measures = []
@@ -140,8 +142,8 @@ def _judged(
             "because": because(advice, finishes).document(),
             "call": advice.call,
             "by_m": round(advice.by, 3),
-            "chance": round(advice.chance, 3),
-            "chance_after": round(advice.chance_after, 3),
+            "chance": _chance(advice.chance),
+            "chance_after": _chance(advice.chance_after),
             "explained": round(advice.explained, 3),
             "scatter_share": [round(float(v), 3) for v in advice.scatter_share],
             # More than a thousand are told as such.

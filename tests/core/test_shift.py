@@ -4,9 +4,10 @@ import numpy as np
 import pytest
 from faircorner.errors import InputError
 from faircorner.shift import SimulatedLearner, advise, describe
+from faircorner.shift.chances import put_off, scatters
 from faircorner.shift.evidence import STEP, weigh
 from faircorner.shift.finishes import FLOOR, LEVEL, least_count
-from faircorner.standards import Band
+from faircorner.standards import Band, Finish
 from hypothesis import given
 from hypothesis import strategies as st
 from scipy.stats import t as student
@@ -28,9 +29,23 @@ def drawn(bias, scatter, attempts, seed=RNG_SEED):
     return late @ ANSWERS.T + noise
 
 
+def by_answers(target, bands):
+    """Hands whose finish is told by the answers alone, and judged by these bands."""
+
+    def driven(late, rest):
+        off = target + late @ ANSWERS.T
+        kerb, angle, ahead = off.T
+        taped = {"kerb_front": kerb, "kerb_rear": kerb, "angle": angle, "ahead": ahead}
+        finish = put_off(Finish(taped={**taped, "behind": 4 - ahead}), rest, 2.6, "ahead")
+        return np.all([band.holds(finish) for band in bands], axis=0)
+
+    return driven
+
+
 def advice_for(off, seed=1):
-    return advise(describe(off), ANSWERS, TARGET, BANDS, wheelbase=2.6, along="ahead",
-                  rng=np.random.default_rng(seed))  # fmt: skip
+    return advise(
+        describe(off), ANSWERS, by_answers(TARGET, BANDS), rng=np.random.default_rng(seed)
+    )
 
 
 @given(st.integers(0, 10_000))
@@ -139,15 +154,16 @@ def test_what_goes_together_by_few_attempts_is_half_believed():
     assert (np.diag(found) >= np.diag(plain)).all()
 
 
-@pytest.mark.parametrize(("measure", "kept"), [("kerb_front", 0.0), ("kerb_rear", 1.0)])
-def test_a_nose_toward_the_kerb_is_nearer_in_front(measure, kept):
-    """Steady at 30 cm with 3 degrees of lean: 23 cm in front, 37 behind."""
-    target = np.array([0.30, np.radians(3), 1.5])
-    off = np.random.default_rng(4).normal(0, 0.002, size=(12, 3))
-    bands = (Band(measure=measure, low=0.30),)
-    found = advise(describe(off), ANSWERS, target, bands, wheelbase=2.6, along="ahead",
-                   rng=np.random.default_rng(1))  # fmt: skip
-    assert found.chance == pytest.approx(kept, abs=0.01)
+def test_a_nose_toward_the_kerb_is_nearer_in_front():
+    """3 degrees of lean over a wheelbase of 2.6 m: 7 cm nearer in front, 7 cm farther behind."""
+    plain = {"kerb_front": 0.3, "kerb_rear": 0.3, "angle": 0.0, "ahead": 1.5, "behind": 0.9}
+    finish = Finish(taped={name: np.array([value]) for name, value in plain.items()})
+    rest = np.array([[0.02, np.radians(3), 0.25]])
+    for along, gaps in (("ahead", (1.75, 0.65)), ("behind", (1.25, 1.15))):
+        moved = {n: float(v[0]) for n, v in put_off(finish, rest, 2.6, along).taped.items()}
+        assert moved["kerb_front"] == pytest.approx(0.32 - 0.068, abs=1e-3)
+        assert moved["kerb_rear"] == pytest.approx(0.32 + 0.068, abs=1e-3)
+        assert (moved["ahead"], moved["behind"]) == pytest.approx(gaps)
 
 
 def test_a_chance_from_few_attempts_is_students_for_the_next_one():
@@ -156,12 +172,15 @@ def test_a_chance_from_few_attempts_is_students_for_the_next_one():
     found = describe(off)
     half = float(found.scatter[1])
     bands = (Band(measure="angle", high=half),)
-    advice = advise(found, ANSWERS, np.zeros(3), bands, wheelbase=2.6, along="ahead",
-                    rng=np.random.default_rng(1))  # fmt: skip
+    drive = by_answers(np.zeros(3), bands)
+    stated = [
+        advise(found, ANSWERS, drive, rng=np.random.default_rng(seed)).chance.share
+        for seed in range(60)
+    ]
     spread = half * np.sqrt((7 + 1) / 7)
     low, high = ((edge - found.bias[1]) / spread for edge in (-half, half))
     expected = student.cdf(high, 7 - 3) - student.cdf(low, 7 - 3)
-    assert advice.chance == pytest.approx(expected, abs=0.01)
+    assert np.mean(stated) == pytest.approx(expected, abs=0.008)
 
 
 @pytest.mark.parametrize("call", [1, 2])
@@ -173,8 +192,26 @@ def test_the_call_to_blame_is_found_and_moved_back(call, bias):
     assert (advice.kind, advice.call) == ("move cue", call + 1)
     assert advice.by == pytest.approx(-bias, abs=0.06)
     assert advice.by * 20 == pytest.approx(round(advice.by * 20)), "whole steps of 5 cm"
-    assert advice.chance_after > advice.chance
+    assert advice.chance_after.share > advice.chance.share
     assert 0.5 <= advice.explained <= 1
+
+
+def test_no_chance_is_certain_and_few_attempts_leave_more_open():
+    few, many = (advice_for(drawn(np.zeros(3), 0.005, n)).chance for n in (7, 28))
+    assert few.share == many.share == 0.99
+    assert few.low < many.low < 0.99 == many.high
+    wild = advice_for(drawn(np.zeros(3), 0.6, 7)).chance
+    assert 0 < wild.low < wild.share < wild.high < 0.99
+
+
+def test_how_unsteady_each_call_is_is_found_from_the_finishes():
+    true = np.array([0.05, 0.12, 0.08])
+    found = scatters(describe(drawn(np.zeros(3), true, 4000)).covariance, ANSWERS)
+    np.testing.assert_allclose(found, true, atol=0.015)
+    # One that no finish shows is held to be as unsteady as the rest, not to be steady.
+    blind = np.where(np.arange(3) == 0, 0.0, ANSWERS)
+    hidden = scatters(describe(drawn(np.zeros(3), true, 4000)).covariance, blind)
+    assert hidden[0] == pytest.approx(np.sqrt((hidden[1:] ** 2).mean()))
 
 
 def test_steady_hands_on_a_right_cue_move_on():

@@ -6,7 +6,7 @@ from faircorner.cues import make_plan, rehearse
 from faircorner.documents.library import house_standard
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, with_behind
-from faircorner.shift import SimulatedLearner, advise, describe
+from faircorner.shift import SimulatedLearner, advise, describe, driving
 from faircorner.standards import Finish, Limit, Noted, Standard, counted, finish_at
 from faircorner.tape import Readings, judge, locate
 from faircorner.tape.readings import TAPE_SIGMA
@@ -130,6 +130,10 @@ def finishes(linnet, seat, method, standard, plan, learner, rng, attempts=14, sh
     return off, target, driven.good.mean()
 
 
+def hands_of(linnet, seat, plan, method, standard):
+    return driving(scene(linnet, seat, plan.ground, method, standard), plan.values, "ahead")
+
+
 @pytest.fixture(scope="module")
 def plan(linnet, seat, method, standard):
     return make_plan(scene(linnet, seat, lay_kerb("quay", goal_ahead=2.0), method, standard))
@@ -143,17 +147,10 @@ def test_a_biased_learner_is_advised_rightly_and_scores_better(
     biases = np.zeros(4)
     biases[call] = bias
     learner = SimulatedLearner(bias=biases, scatter=np.array([0.08, 0.04, 0.05, 0.03]))
-    off, target, _ = finishes(linnet, seat, method, standard, plan, learner, rng)
+    off, _, _ = finishes(linnet, seat, method, standard, plan, learner, rng)
     found = describe(off)
-    advice = advise(
-        found,
-        plan.sensitivity,
-        target,
-        standard.bands,
-        along="ahead",
-        wheelbase=linnet.wheelbase,
-        rng=rng,
-    )
+    hands = hands_of(linnet, seat, plan, method, standard)
+    advice = advise(found, plan.sensitivity, hands, rng=rng)
     assert (advice.kind, advice.call) == ("move cue", call + 1)
     assert advice.by == pytest.approx(-bias, abs=0.06)
     before = finishes(linnet, seat, method, standard, plan, learner, rng, 200)[2]
@@ -164,9 +161,27 @@ def test_a_biased_learner_is_advised_rightly_and_scores_better(
 def test_too_few_attempts_give_no_advice(linnet, seat, method, standard, plan):
     rng = np.random.default_rng(2)
     learner = SimulatedLearner(bias=np.full(4, 0.3), scatter=np.full(4, 0.05))
-    off, target, _ = finishes(linnet, seat, method, standard, plan, learner, rng, 4)
+    off, _, _ = finishes(linnet, seat, method, standard, plan, learner, rng, 4)
     found = describe(off)
-    advice = advise(
-        found, plan.sensitivity, target, standard.bands, wheelbase=2.55, along="ahead", rng=rng
-    )
+    hands = hands_of(linnet, seat, plan, method, standard)
+    advice = advise(found, plan.sensitivity, hands, rng=rng)
     assert (advice.kind, advice.by) == ("too few", 0.0)
+
+
+@pytest.mark.parametrize("room", [None, 0.5])
+def test_a_chance_counts_the_other_gap_and_every_touch(linnet, seat, method, standard, room):
+    """Close to who stands behind: of that gap the finish's own columns say nothing."""
+    quay = lay_kerb("quay", goal_ahead=2.0)
+    place = quay if room is None else with_behind(quay, linnet.length + 2.0 + room)
+    made = make_plan(scene(linnet, seat, place, method, standard))
+    assert made.feasible
+    rng = np.random.default_rng(4)
+    learner = SimulatedLearner(bias=np.zeros(4), scatter=np.full(4, 0.08), learning=0.0)
+    off, _, _ = finishes(linnet, seat, method, standard, made, learner, rng, 24)
+    found = advise(
+        describe(off), made.sensitivity, hands_of(linnet, seat, made, method, standard), rng=rng
+    )
+    true = finishes(linnet, seat, method, standard, made, learner, rng, 600)[2]
+    assert found.chance.share == pytest.approx(true, abs=0.12)
+    assert found.chance.low <= true <= found.chance.high + 0.01
+    assert (true < 0.5) == (room is not None)

@@ -18,7 +18,7 @@ from faircorner.documents.plans import plan_document
 from faircorner.documents.requests import PlanRequest, method_named
 from faircorner.ground import Turnabout, lay_bay, lay_road
 from faircorner.said import Said, clauses
-from faircorner.shift import Advice, FinishSet, because, headline
+from faircorner.shift import Advice, Chance, FinishSet, because, headline
 from faircorner.sight import TOLD, Sharpness
 
 from tests.core.scenes import scene
@@ -219,7 +219,8 @@ def found():
 
 def advice(kind, call=2, by=0.0, odds=1.0):
     return Advice(
-        kind=kind, call=call, by=by, chance=0.5, chance_after=0.8, explained=0.9, odds=odds,
+        kind=kind, call=call, by=by, explained=0.9, odds=odds,
+        chance=Chance(0.5, 0.3, 0.7), chance_after=Chance(0.8, 0.6, 0.9),
         scatter_share=np.array([0.2, 0.7, 0.1]),
     )  # fmt: skip
 

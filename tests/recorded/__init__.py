@@ -43,7 +43,7 @@ from faircorner.documents.standard import StandardDocument
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.documents.verdicts import verdict_document
 from faircorner.ground import lay_bay, measures, suitability, with_behind
-from faircorner.shift import SimulatedLearner, advise, describe
+from faircorner.shift import SimulatedLearner, advise, describe, driving
 from faircorner.tape import Readings, judge, locate
 
 from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
@@ -137,9 +137,10 @@ def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
     ]
     off = np.array(taped)[:, :columns] - target
     finishes = describe(off)
-    advice = advise(finishes, plan.sensitivity[:columns], target, standard.bands,
-                    wheelbase=scene.vehicle.wheelbase, along=along,
-                    rng=np.random.default_rng(_SEED))  # fmt: skip
+    advice = advise(
+        finishes, plan.sensitivity[:columns], driving(scene, plan.values, along), rng=rng
+    )
+
     return {
         "ground": ground_document(ground),
         "measures": measures(ground),
@@ -148,8 +149,9 @@ def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
         "leaving": [leaving_document(w) for w in leave(ended)],
         "verdicts": verdicts,
         "advice": {
-            "kind": advice.kind, "call": advice.call, "by": advice.by, "chance": advice.chance,
-            "chance_after": advice.chance_after, "explained": round(advice.explained, 6),
+            "kind": advice.kind, "call": advice.call, "by": advice.by,
+            "chance": advice.chance.share, "chance_after": advice.chance_after.share,
+            "explained": round(advice.explained, 6),
             "scatter_share": advice.scatter_share.round(6).tolist(),
             "bias": finishes.bias.round(6).tolist(), "scatter": finishes.scatter.round(6).tolist(),
             "margin": finishes.margin.round(6).tolist(),

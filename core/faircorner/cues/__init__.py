@@ -18,7 +18,7 @@ from faircorner.cues.plan import (
     make_remedy,
 )
 from faircorner.cues.play import Played, play
-from faircorner.cues.rehearse import Rehearsal, rehearse
+from faircorner.cues.rehearse import Rehearsal, redrive, rehearse
 from faircorner.cues.remedy import Heard, Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
@@ -65,6 +65,7 @@ __all__ = [
     "make_remedy",
     "mend",
     "play",
+    "redrive",
     "rehearse",
     "rejoin",
     "rescue",

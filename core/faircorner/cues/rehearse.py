@@ -1,5 +1,6 @@
 """A plan driven by hands that are not perfect: every call a little early or late."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -8,12 +9,13 @@ from numpy.typing import ArrayLike
 from faircorner.cues.driven import attempt
 from faircorner.cues.fit import Given, settings_for
 from faircorner.cues.plan import Plan
+from faircorner.cues.prepare import prepare
 from faircorner.cues.scene import Scene
 from faircorner.plane import Bools, Floats, mirrored
 from faircorner.sides import sided
 from faircorner.standards import Finish
 
-__all__ = ["Rehearsal", "rehearse"]
+__all__ = ["Rehearsal", "redrive", "rehearse"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -22,12 +24,14 @@ class Rehearsal:
 
     poses : (attempts, 3), where they ended, in the site's own frame
     good : (attempts,), inside every band, nothing touched
+    whole : (attempts,), every step came to its end
     kerb_touched : (attempts,), tyres against kerb or wheel stop; body_touched : (attempts,)
     """
 
     finish: Finish
     poses: Floats
     good: Bools
+    whole: Bools
     kerb_touched: Bools
     body_touched: Bools
 
@@ -40,21 +44,35 @@ def rehearse(scene: Scene, plan: Plan, late: ArrayLike) -> Rehearsal:
 
     late : (attempts, calls), m rolled, negative early
     """
-    lateness = np.atleast_2d(np.asarray(late, dtype=np.float64))
-    # The last step's end is no call: the car is stopped when the wheel is straight.
-    ends = np.column_stack((lateness, np.zeros(len(lateness))))
-    values = np.array([[plan.values[u.name] for u in scene.method.unknowns]])
     given = Given(gap=plan.gap, rate=plan.turns_per_metre, pinned={})
-    return _rehearsed(replace(scene, ground=plan.ground), values, given, ends)
+    return _rehearsed(replace(scene, ground=plan.ground), given, plan.values, late)
 
 
 @sided
-def _rehearsed(scene: Scene, values: Floats, given: Given, ends: Floats) -> Rehearsal:
-    driven = attempt(scene, settings_for(values, given, len(scene.method.steps), ends))
+def redrive(scene: Scene, values: Mapping[str, float], late: ArrayLike) -> Rehearsal:
+    """The same from the figures alone that a plan was kept with, by name, SI."""
+    ready, given = prepare(scene)
+    return _driven(ready, given, values, late)
+
+
+@sided
+def _rehearsed(
+    scene: Scene, given: Given, values: Mapping[str, float], late: ArrayLike
+) -> Rehearsal:
+    return _driven(scene, given, values, late)
+
+
+def _driven(scene: Scene, given: Given, values: Mapping[str, float], late: ArrayLike) -> Rehearsal:
+    lateness = np.atleast_2d(np.asarray(late, dtype=np.float64))
+    # The last step's end is no call: the car is stopped when the wheel is straight.
+    ends = np.column_stack((lateness, np.zeros(len(lateness))))
+    figures = np.array([[values[u.name] for u in scene.method.unknowns]])
+    driven = attempt(scene, settings_for(figures, given, len(scene.method.steps), ends))
     return Rehearsal(
         finish=driven.finish,
         poses=driven.track.final,
         good=driven.good(scene.bands),
+        whole=np.asarray(driven.followed.reached.all(axis=1)),
         kerb_touched=driven.tyres <= 0,
         body_touched=driven.body <= 0,
     )

@@ -3672,7 +3672,7 @@ export interface components {
         };
         /**
          * AdviceOut
-         * @description One thing to do next, and why; chances are of an attempt's finish meeting the standard.
+         * @description One thing to do next, and why; chances are of an attempt without a fault.
          */
         AdviceOut: {
             /**
@@ -3686,10 +3686,8 @@ export interface components {
             call: number | null;
             /** By M */
             by_m: number;
-            /** Chance */
-            chance: number;
-            /** Chance After */
-            chance_after: number;
+            chance: components["schemas"]["ChanceOut"];
+            chance_after: components["schemas"]["ChanceOut"];
             /** Explained */
             explained: number;
             /** Scatter Share */
@@ -3700,6 +3698,19 @@ export interface components {
             level: number;
             /** Needed */
             needed: number;
+        };
+        /**
+         * ChanceOut
+         * @description Of an attempt without a fault in its finish and without a touch; low and high : what so few
+         *     attempts leave open, 90 %. Looks and time are not in it.
+         */
+        ChanceOut: {
+            /** Share */
+            share: number;
+            /** Low */
+            low: number;
+            /** High */
+            high: number;
         };
         /**
          * MarkOut

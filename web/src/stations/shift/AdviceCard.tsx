@@ -41,9 +41,9 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
       {step && <Box sx={{ fontWeight: 650 }}>{step}</Box>}
       <Box sx={{ fontSize: 15 }}>{advice.because.text}</Box>
       <Box sx={{ display: "flex", gap: 3, my: 0.5 }}>
-        <Chance share={advice.chance} label={t("shift.chance of a finish without")} />
+        <Chance chance={advice.chance} label={t("shift.chance of a finish without")} />
         {advice.kind === "move cue" && (
-          <Chance share={advice.chance_after} label={t("shift.predicted once the cue")} />
+          <Chance chance={advice.chance_after} label={t("shift.predicted once the cue")} />
         )}
       </Box>
       <Box sx={{ fontSize: 13, color: ink.soft }}>
@@ -69,9 +69,14 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
   );
 };
 
-const Chance = ({ share, label }: { share: number; label: string }) => (
+type Stated = NonNullable<FinishSet["advice"]>["chance"];
+
+const Chance = ({ chance, label }: { chance: Stated; label: string }) => (
   <Box sx={{ flex: 1 }}>
-    <Box sx={{ fontSize: 30, fontWeight: 750, color: ink.teal }}>{percent(share)}</Box>
+    <Box sx={{ fontSize: 30, fontWeight: 750, color: ink.teal }}>{percent(chance.share)}</Box>
+    <Box sx={{ fontSize: 14 }}>
+      {t("shift.between", { low: percent(chance.low), high: percent(chance.high) })}
+    </Box>
     <Box sx={{ fontSize: 13, color: ink.soft }}>{label}</Box>
   </Box>
 );

@@ -64,7 +64,7 @@ const SetRow = ({ set, number, here }: { set: FinishSet; number: number; here: b
               met: set.met,
               bias: length(kerb?.bias ?? null, units),
               scatter: length(kerb?.scatter ?? null, units),
-              chance: set.advice ? percent(set.advice.chance) : "–",
+              chance: set.advice ? percent(set.advice.chance.share) : "–",
             })}
       </Box>
     </Box>
