@@ -45,7 +45,7 @@ class Advice:
 
 def advise(
     finishes: FinishSet, sensitivity: Floats, drive: Driving, *, rng: np.random.Generator
-) -> Advice:  # fmt: skip
+) -> Advice:
     """Turn bias and scatter into advice through the fit's sensitivities.
 
     sensitivity : (p, calls), finish per metre of lateness, rows in the order of MEASURED

@@ -58,7 +58,11 @@ def driving(
 def put_off(
     finish: Finish, rest: Floats, wheelbase: float, along: Literal["ahead", "behind"]
 ) -> Finish:
-    """Finishes moved by so much more off the kerb, round and along, (k, p)."""
+    """Finishes with something added to each.
+
+    rest : (k, p), m off the kerb, rad of angle, and where p is 3 m of the gap named by `along`;
+        what one gap gains the other loses
+    """
     taped = dict(finish.taped)
     lean = np.sin(rest[:, 1]) * wheelbase / 2
     moved = {"kerb_front": rest[:, 0] - lean, "kerb_rear": rest[:, 0] + lean, "angle": rest[:, 1]}
@@ -74,6 +78,7 @@ def chance(
 ) -> Chance:  # fmt: skip
     """How likely the next attempt is without a fault.
 
+    sensitivity : (p, calls), finish per metre of lateness; drive : see `driving`
     blamed : (calls,), m, how late the calls come that are held to come late
     moved : (calls,), m, by how much later they are told from now on
     The next finish is a multivariate t about the mean (so few tries count less); its calls come
@@ -101,6 +106,7 @@ def chance(
 def scatters(covariance: Floats, sensitivity: Floats) -> Floats:
     """How unsteady each call must be held to be, (calls,) m, to scatter finishes so.
 
+    covariance : (p, p) of finishes; sensitivity : (p, calls), finish per metre of lateness
     A call that the finish does not show is held to be as unsteady as the rest.
     """
     variances, shown = _variances(covariance, sensitivity)

@@ -68,7 +68,10 @@ const Fallen = ({ error, again }: { error: unknown; again: () => void }) => {
   const client = useQueryClient();
   const retry = () => {
     // What a part of the page threw is not mended by asking the server again.
-    if (!(error instanceof ApiError)) window.location.reload();
+    if (!(error instanceof ApiError)) {
+      window.location.reload();
+      return;
+    }
     void client.resetQueries({ predicate: (q) => q.state.status === "error" }).then(again);
   };
   const lost = error instanceof ApiError && error.status === 404;

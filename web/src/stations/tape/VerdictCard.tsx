@@ -142,14 +142,14 @@ const Row = ({ finding, units, words }: RowProps) => {
   const limit = finding.small ?? finding.serious ?? finding.ends;
   return (
     <Box component="tr" sx={{ "& td": { borderTop: `1px solid ${ink.line}`, py: 0.5 } }}>
-      <td>
+      <Box component="td" sx={{ pr: 1 }}>
         {measureName(finding.measure, words)}
         {finding.grade && (
           <Box component="strong" sx={{ color: ink.coralText, display: "block", fontSize: 13 }}>
             ▲ {t(GRADES[finding.grade])}
           </Box>
         )}
-      </td>
+      </Box>
       <Box component="td" sx={{ fontWeight: 700, fontSize: 16, whiteSpace: "nowrap" }}>
         {figure(finding.measure, finding.value, units)}
         {finding.unwatched > 0 && (
