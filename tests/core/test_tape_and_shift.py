@@ -1,5 +1,7 @@
 """Tape to pose and back, verdicts, and advice held against learners whose truth is known."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 from faircorner.cues import make_plan, rehearse
@@ -185,3 +187,13 @@ def test_a_chance_counts_the_other_gap_and_every_touch(linnet, seat, method, sta
     assert found.chance.share == pytest.approx(true, abs=0.12)
     assert found.chance.low <= true <= found.chance.high + 0.01
     assert (true < 0.5) == (room is not None)
+
+
+@pytest.mark.parametrize(("most", "allowed"), [(1, True), (0, False)])
+def test_a_chance_counts_the_movements_that_the_method_takes(
+    linnet, seat, method, standard, plan, most, allowed
+):
+    limits = (*standard.limits, Limit(measure="reverse_movements", small=(None, most)))
+    counting = replace(standard, limits=limits)
+    drive = hands_of(linnet, seat, plan, method, counting)
+    assert drive(np.zeros((1, 4)), np.zeros((1, 3))).tolist() == [allowed]

@@ -217,9 +217,9 @@ def found():
     )
 
 
-def advice(kind, call=2, by=0.0, odds=1.0):
+def advice(kind, call=2, by=0.0, odds=1.0, let_be=None):
     return Advice(
-        kind=kind, call=call, by=by, explained=0.9, odds=odds,
+        kind=kind, call=call, by=by, explained=0.9, odds=odds, let_be=let_be,
         chance=Chance(0.5, 0.3, 0.7), chance_after=Chance(0.8, 0.6, 0.9),
         scatter_share=np.array([0.2, 0.7, 0.1]),
     )  # fmt: skip
@@ -244,3 +244,6 @@ def test_the_evidence_is_told_by_its_own_figures():
     assert headline(advice("practise", call=None), found()).code == "advice practise"
     assert str(headline(advice("move on"), found())).endswith("the hand steady: move on")
     assert str(because(advice("move on"), found())).startswith("No bias that does harm")
+    late, early = (because(advice("move on", let_be=(3, by)), found()) for by in (0.15, -0.1))
+    assert str(late).startswith("Call 3 comes 15 cm late, but")
+    assert str(early).startswith("Call 3 comes 10 cm early, but")

@@ -49,7 +49,7 @@ from faircorner.tape import Readings, judge, locate
 from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
 from server.demo.places import quarry_places, standards, tidewell_places
 
-__all__ = ["FOLDER", "differences", "machine", "recordings", "text_of"]
+__all__ = ["FOLDER", "differences", "docket", "machine", "recordings", "text_of"]
 
 FOLDER = Path(__file__).parent
 _SEED = 20261126
@@ -83,7 +83,8 @@ def _thinned(document: Any) -> Any:
     return document
 
 
-def _docket(learner: Learner, school: str) -> Scene:
+def docket(learner: Learner, school: str) -> Scene:
+    """What is asked of one of the demo's learners, in the school they are of."""
     car, back, height = SEATS[learner.seat]
     places, judged = {
         "tidewell": (tidewell_places, standards("Ostrel", "Ostrel Licensing Office (invented)")),
@@ -105,7 +106,7 @@ def _docket(learner: Learner, school: str) -> Scene:
 
 def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
     """The plan, every attempt's verdict, and the advice that the set gets."""
-    scene = _docket(learner, school)
+    scene = docket(learner, school)
     ground, standard = scene.ground, scene.standard
     plan = make_plan(scene)
     ended = replace(scene, standing=plan.track.final[0])

@@ -9,7 +9,7 @@ from faircorner.cues.hold import RADII, wheel_round
 from faircorner.cues.leave import Leaving, leave
 from faircorner.cues.looks import LookReason
 from faircorner.cues.mend import Mend, mend
-from faircorner.cues.method import Look, Method, Start, Step, Wheel
+from faircorner.cues.method import Look, Method, Start, Step, Wheel, movements
 from faircorner.cues.plan import (
     LeastSize,
     Plan,
@@ -64,6 +64,7 @@ __all__ = [
     "make_plan",
     "make_remedy",
     "mend",
+    "movements",
     "play",
     "redrive",
     "rehearse",

@@ -12,7 +12,7 @@ from faircorner.cues.fitted import Unknown
 from faircorner.errors import InputError
 from faircorner.said import Said
 
-__all__ = ["LOOKS", "Look", "Method", "Start", "Step", "Way", "Wheel"]
+__all__ = ["LOOKS", "Look", "Method", "Start", "Step", "Way", "Wheel", "movements"]
 
 Way: TypeAlias = Literal["toward", "away", "straight"]
 Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
@@ -116,3 +116,10 @@ class Method:
         for step in self.steps:
             met += [step.wheel.of_lock, step.until.figure()]
         return tuple(dict.fromkeys(figure for figure in met if isinstance(figure, Unknown)))
+
+
+def movements(steps: tuple[Step, ...], direction: int) -> int:
+    """How many stretches of steps are in one gear, forward (1) or reverse (-1)."""
+    gears = [step.direction for step in steps]
+    begun = [gear for gear, before in zip(gears, [0, *gears], strict=False) if gear != before]
+    return begun.count(direction)

@@ -15,7 +15,7 @@ from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.events import Travelled
 from faircorner.cues.fit import fit, settings_for
 from faircorner.cues.fitted import Unknown
-from faircorner.cues.method import Step, Wheel
+from faircorner.cues.method import Step, Wheel, movements
 from faircorner.cues.prepare import prepare
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
@@ -161,14 +161,8 @@ def _free(name: str, limits: tuple[float, float, float]) -> Unknown:
 def _allowed(steps: tuple[Step, ...], own: tuple[Step, ...], allowed: dict[int, int]) -> bool:
     """Whether no gear is taken oftener than is allowed; what the method itself takes always is."""
     return all(
-        _movements(steps, gear) <= max(most, _movements(own, gear))
-        for gear, most in allowed.items()
+        movements(steps, gear) <= max(most, movements(own, gear)) for gear, most in allowed.items()
     )
-
-
-def _movements(steps: tuple[Step, ...], gear: int) -> int:
-    gears = [step.direction for step in steps]
-    return [g for g, before in zip(gears, [0, *gears], strict=False) if g != before].count(gear)
 
 
 def _told(cure: Cure, steps: tuple[Step, ...], call: int, driven: Driven) -> Rescue:

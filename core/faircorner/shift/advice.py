@@ -6,9 +6,11 @@ from typing import Literal, TypeAlias
 import numpy as np
 
 from faircorner.plane import Floats
-from faircorner.shift.chances import Chance, Driving, chance, scatter_share
+from faircorner.shift.chances import Chance, Driving, chance, next_tries
 from faircorner.shift.evidence import Evidence, weigh
 from faircorner.shift.finishes import FinishSet, least_count
+from faircorner.shift.hypotheses import hold
+from faircorner.shift.scatter import scatter_share
 
 __all__ = ["Advice", "AdviceKind", "advise"]
 
@@ -30,6 +32,7 @@ class Advice:
     chance, chance_after : of an attempt without a fault, now and once moved
     explained : share of the bias (in T²) that the move takes away
     odds : how many times likelier the finishes are with one call to blame than with none
+    let_be : number of a call that does come late, and how late, m, but that costs next to nothing
     scatter_share : (calls,), what part of the scatter each call accounts for
     """
 
@@ -40,6 +43,7 @@ class Advice:
     chance_after: Chance
     explained: float
     odds: float
+    let_be: tuple[int, float] | None
     scatter_share: Floats
 
 
@@ -55,24 +59,26 @@ def advise(
     steps of 5 cm, takes at least half of the bias away, and an attempt stands to gain by it.
     """
     share = scatter_share(finishes.covariance, sensitivity)
-    evidence = weigh(finishes, sensitivity)
+    hypotheses = hold(finishes, sensitivity)
+    evidence = weigh(hypotheses)
+    tries = next_tries(finishes, hypotheses, sensitivity, rng)
     nothing = np.zeros(sensitivity.shape[1])
-    blamed, call, move, taken = nothing, 0, 0.0, 0.0
-    if evidence.enough:
-        call, move, taken = _best_move(finishes, sensitivity, evidence)
-        blamed = np.where(np.arange(len(nothing)) == call, -move, 0.0)
-    now = chance(finishes, sensitivity, drive, rng, blamed=blamed, moved=nothing)
+    now = chance(tries, drive, nothing)
     kind: AdviceKind = "too few"
     best: int | None = None
     by = explained = 0.0
     after = now
+    let_be: tuple[int, float] | None = None
     if finishes.count >= least_count(len(finishes.bias)):
         kind = "move on" if now.share >= _READY else "practise"
         best = int(share.argmax()) if kind == "practise" and share.sum() > 0 else None
-        if move and taken >= 0.5:
-            then = chance(finishes, sensitivity, drive, rng, blamed=blamed, moved=-blamed)
+        call, move, taken = _best_move(finishes, sensitivity, evidence)
+        if evidence.enough and move and taken >= 0.5:
+            then = chance(tries, drive, np.where(np.arange(len(nothing)) == call, move, 0.0))
             if then.share - now.share >= _WORTH or now.share < _READY:
                 kind, best, by, explained, after = "move cue", call, move, taken, then
+            else:
+                let_be = call + 1, -move
     return Advice(
         kind=kind,
         call=None if best is None else best + 1,
@@ -81,6 +87,7 @@ def advise(
         chance_after=after,
         explained=explained,
         odds=evidence.of_any,
+        let_be=let_be,
         scatter_share=share,
     )
 

@@ -8,23 +8,25 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 import numpy as np
-from scipy.optimize import nnls
-from scipy.stats import binomtest, multivariate_t
+from scipy.special import softmax
+from scipy.stats import binomtest
 
-from faircorner.cues import Scene, redrive
+from faircorner.cues import Scene, movements, redrive
 from faircorner.plane import Bools, Floats
 from faircorner.shift.finishes import FLOOR, FinishSet
+from faircorner.shift.hypotheses import Hypotheses
+from faircorner.shift.scatter import scatters
 from faircorner.standards import Finish
 
-__all__ = ["Chance", "Driving", "chance", "driving", "put_off", "scatter_share", "scatters"]
+__all__ = ["Chance", "Driving", "Tries", "chance", "driving", "next_tries", "put_off"]
 
 # Which of a batch are without a fault: late (k, calls) m, and what of each finish no call explains,
 # rest (k, p), in the order of MEASURED.
 Driving: TypeAlias = Callable[[Floats, Floats], Bools]
 
 _DRAWS = 400
-# Nobody's hand is steadier than this at a call, m; and no chance is told as certainty.
-_STEADY, _MOST = 0.02, 0.99
+# No chance is told as certainty.
+_MOST = 0.99
 _LEVEL = 0.90
 
 
@@ -40,17 +42,28 @@ class Chance:
 def driving(
     scene: Scene, values: Mapping[str, float], along: Literal["ahead", "behind"]
 ) -> Driving:
-    """Drives a plan's figures late and judges all of it: every limit taped, both gaps, every touch.
+    """Drives a plan's figures late and judges all of it.
 
+    Every limit taped, both gaps, every touch, the way to its end, and the movements of the method.
     along : which gap is the last of the finish's columns
     """
     vehicle, bands = scene.vehicle, scene.bands
+    taken = {
+        "forward_movements": movements(scene.method.steps, 1),
+        "reverse_movements": movements(scene.method.steps, -1),
+    }
+    allowed = all(
+        limit.grade(taken[limit.measure]) is None
+        for limit in scene.standard.limits
+        if limit.measure in taken
+    )
 
     def driven(late: Floats, rest: Floats) -> Bools:
         found = redrive(scene, values, late)
         finish = put_off(found.finish, rest, vehicle.wheelbase, along)
         kept = np.all([band.holds(finish) for band in bands], axis=0)
-        return np.asarray(kept & found.whole & ~found.kerb_touched & ~found.body_touched)
+        clear = ~found.kerb_touched & ~found.body_touched
+        return np.asarray(kept & found.whole & clear & allowed)
 
     return driven
 
@@ -72,64 +85,60 @@ def put_off(
     return Finish(taped=taped | {name: taped[name] + by for name, by in moved.items()})
 
 
-def chance(
-    finishes: FinishSet, sensitivity: Floats, drive: Driving, rng: np.random.Generator,
-    *, blamed: Floats, moved: Floats,
-) -> Chance:  # fmt: skip
-    """How likely the next attempt is without a fault.
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Tries:
+    """Attempts that may come next.
 
-    sensitivity : (p, calls), finish per metre of lateness; drive : see `driving`
-    blamed : (calls,), m, how late the calls come that are held to come late
-    moved : (calls,), m, by how much later they are told from now on
-    The next finish is a multivariate t about the mean (so few tries count less); its calls come
-    late as they most likely would for such a finish, and what that leaves open is drawn.
+    count : how many attempts they are drawn from
+    late : (k, calls), m, of each call; rest : (k, p), what of the finish no call explains
     """
-    n, p = finishes.count, len(finishes.bias)
-    spread = finishes.covariance * (n + 1) / n
-    t = multivariate_t(loc=finishes.bias, shape=spread, df=max(n - p, 1), seed=rng)
-    off = t.rvs(_DRAWS).reshape(-1, p)
+
+    count: int
+    late: Floats
+    rest: Floats
+
+
+def next_tries(
+    finishes: FinishSet, hypotheses: Hypotheses, sensitivity: Floats, rng: np.random.Generator
+) -> Tries:
+    """Draw attempts that may come next.
+
+    sensitivity : (p, calls), finish per metre of lateness
+    A hypothesis is drawn by how likely the finishes make it; given that, the next finish is a
+    multivariate t about where it says (Gelman et al. 2013, Bayesian Data Analysis, 3.6), so that
+    few attempts count less. Its calls come late as they most likely would for such a finish, and
+    what that leaves open is drawn.
+    """
+    likely = hypotheses.likely
+    drawn = rng.choice(likely.size, size=_DRAWS, p=softmax(likely.ravel()))
+    scatter, which = np.unravel_index(drawn, likely.shape)
+    p = len(finishes.bias)
+    # Student's t: a normal law over the root of a chi-squared one.
+    root = np.linalg.cholesky(hypotheses.spread[scatter, which])
+    normal = np.einsum("kpq,kq->kp", root, rng.normal(size=(_DRAWS, p)))
+    off = normal / np.sqrt(rng.chisquare(hypotheses.freedom, size=(_DRAWS, 1)))
     variances = np.diag(scatters(finishes.covariance, sensitivity) ** 2)
     seen = sensitivity @ variances @ sensitivity.T + np.diag(FLOOR[:p] ** 2)
     gain = variances @ sensitivity.T @ np.linalg.inv(seen)
     values, vectors = np.linalg.eigh(variances - gain @ sensitivity @ variances)
     hidden = vectors * np.sqrt(np.maximum(values, 0))
-    late = (off - sensitivity @ blamed) @ gain.T + blamed
+    late = off @ gain.T
     late += rng.normal(size=late.shape) @ hidden.T
-    rest = off - late @ sensitivity.T
-    good = int(drive(late + moved, rest).sum())
-    share = min((good + 0.5) / (_DRAWS + 1), _MOST)
+    return Tries(
+        count=finishes.count,
+        late=late + hypotheses.late[which],
+        rest=off - late @ sensitivity.T,
+    )
+
+
+def chance(tries: Tries, drive: Driving, moved: Floats) -> Chance:
+    """How likely the next attempt is without a fault.
+
+    drive : see `driving`; moved : (calls,), m, by how much later calls are told from now on
+    """
+    good = int(drive(tries.late + moved, tries.rest).sum())
+    share = min((good + 0.5) / (len(tries.late) + 1), _MOST)
     # As sure as so many attempts make a share (Wilson 1927).
-    found = binomtest(round(share * n), n).proportion_ci(_LEVEL, method="wilson")
+    sure = binomtest(round(share * tries.count), tries.count)
+    found = sure.proportion_ci(_LEVEL, method="wilson")
     return Chance(share, min(found.low, share), max(min(found.high, _MOST), share))
-
-
-def scatters(covariance: Floats, sensitivity: Floats) -> Floats:
-    """How unsteady each call must be held to be, (calls,) m, to scatter finishes so.
-
-    covariance : (p, p) of finishes; sensitivity : (p, calls), finish per metre of lateness
-    A call that the finish does not show is held to be as unsteady as the rest.
-    """
-    variances, shown = _variances(covariance, sensitivity)
-    usual = float(variances[shown].mean()) if shown.any() else _STEADY**2
-    return np.sqrt(np.maximum(np.where(shown, variances, usual), _STEADY**2))
-
-
-def scatter_share(covariance: Floats, sensitivity: Floats) -> Floats:
-    """Parts (calls,) of the scatter that unsteady calls explain; sums to 1, or all 0."""
-    variances, _ = _variances(covariance, sensitivity)
-    scale = 1 / np.sqrt(np.diag(covariance))
-    parts = variances * ((sensitivity * scale[:, None]) ** 2).sum(axis=0)
-    total = parts.sum()
-    return np.asarray(parts / total if total > 0 else parts)
-
-
-def _variances(covariance: Floats, sensitivity: Floats) -> tuple[Floats, Bools]:
-    """Of each call, m², and which calls the finish shows at all.
-
-    Non-negative least squares (Lawson and Hanson 1974) of the covariance on each call's own.
-    """
-    scale = 1 / np.sqrt(np.diag(covariance))
-    seen = sensitivity * scale[:, None]
-    own = np.stack([np.outer(j, j).ravel() for j in seen.T], axis=1)
-    variances, _ = nnls(own, (covariance * np.outer(scale, scale)).ravel())
-    return variances, np.abs(sensitivity).max(axis=0) > 0.01

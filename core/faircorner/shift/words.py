@@ -25,6 +25,8 @@ def headline(advice: Advice, finishes: FinishSet) -> Said:
             return Said("advice practise call", call=advice.call)
         case "practise":
             return Said("advice practise")
+        case "move on" if advice.let_be is not None:
+            return Said("advice move on all the same")
         case "move on":
             return Said("advice move on")
 
@@ -47,6 +49,13 @@ def because(advice: Advice, finishes: FinishSet) -> Said:
             return Said("advice practise because, like one call", share=share, call=advice.call)
         case "practise":
             return Said("advice practise because")
+        case "move on" if advice.let_be is not None:
+            call, late = advice.let_be
+            return Said(
+                "advice let be, early" if late < 0 else "advice let be, late",
+                call=call,
+                by=Length(abs(late)),
+            )
         case "move on":
             return Said("advice move on because")
 

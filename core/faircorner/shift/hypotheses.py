@@ -1,0 +1,67 @@
+"""What may be so of a learner's hands, and how likely a set of finishes makes each of it.
+
+Derivation, choices and what came of them: docs/sums/shift.md.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from faircorner.plane import Floats
+from faircorner.shift.finishes import FLOOR, FinishSet
+
+__all__ = ["STEP", "Hypotheses", "hold"]
+
+# How late a call may be held to come, by whole steps either way, m; small ones are likelier.
+STEP, _REACH, _USUAL = 0.05, 0.60, 0.20
+# How unsteady hands may be at every call, one as likely as another, m.
+_SCATTERS = (0.03, 0.05, 0.08, 0.12, 0.18, 0.27)
+# How many attempts what is held of the scatter beforehand weighs, besides one for each measure.
+_WEIGHT = 4
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Hypotheses:
+    """No call to blame, which comes first, or one alone that comes late by one step.
+
+    late : (h, calls), m, how late each call comes
+    likely : (scatters, h), logarithms of how likely the finishes make each with each scatter of the
+        hands; half of what is held before is for no call to blame
+    spread : (scatters, h, p, p), what is left of the finishes about where each says they would lie
+    freedom : degrees of it, of a next finish's multivariate t
+    """
+
+    late: Floats
+    likely: Floats
+    spread: Floats
+    freedom: int
+
+
+def hold(finishes: FinishSet, sensitivity: Floats) -> Hypotheses:
+    """Weigh each by a set of finishes.
+
+    sensitivity : (p, calls), finish per metre of lateness
+    The covariance is integrated out under inverse Wisharts (Gelman et al. 2013, Bayesian Data
+    Analysis, 3.6), one for each scatter of the hands.
+    """
+    n, p = finishes.count, len(finishes.bias)
+    late, before = _beforehand(sensitivity.shape[1])
+    off = finishes.bias - late @ sensitivity.T
+    weight = p + _WEIGHT
+    hands = sensitivity @ sensitivity.T * np.square(_SCATTERS)[:, None, None]
+    held = (hands + np.diag(FLOOR[:p] ** 2)) * (weight - p - 1)
+    about = finishes.squares + n * off[:, :, None] * off[:, None, :]
+    spread = held[:, None] + about
+    likely = weight / 2 * np.linalg.slogdet(held)[1][:, None]
+    likely = likely - (weight + n) / 2 * np.linalg.slogdet(spread)[1] + np.log(before)
+    return Hypotheses(late=late, likely=likely, spread=spread, freedom=weight + n - p + 1)
+
+
+def _beforehand(calls: int) -> tuple[Floats, Floats]:
+    """Each call's lateness (h, calls), m, and how likely it is held before any finish, (h,)."""
+    steps = np.arange(1, round(_REACH / STEP) + 1) * STEP
+    steps = np.concatenate((-steps[::-1], steps))
+    alone = (np.eye(calls)[:, None, :] * steps[:, None]).reshape(-1, calls)
+    usual = np.exp(-0.5 * (steps / _USUAL) ** 2)
+    share = np.tile(usual / usual.sum() / calls, calls)
+    return np.concatenate((np.zeros((1, calls)), alone)), np.concatenate(([1.0], share)) / 2
