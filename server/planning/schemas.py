@@ -132,6 +132,8 @@ class UntilOut(Schema):
 class CallOut(PoseOut):
     """A moment to act; seen : what the driver sees; said : what it can be told by besides.
 
+    instead : what to do where what is seen is hidden, blunt or far from every mark
+
     early_m and late_m are null when the call may move freely.
     """
 
@@ -143,6 +145,7 @@ class CallOut(PoseOut):
     until: UntilOut
     said: SaidOut
     seen: SaidOut
+    instead: SaidOut
     early_m: float | None
     late_m: float | None
     early_breaks: SaidOut
@@ -240,7 +243,11 @@ class DrawingOut(Schema):
 
 
 class TotalsOut(Schema):
-    """A plan in a few figures. narrowest_call : the call that may move least, in all that much."""
+    """A plan in a few figures.
+
+    narrowest_call : the call that may move least, in all that much
+    unseen : calls whose thing does not show as the driver sits; null where it was not counted
+    """
 
     movements: int
     rolled_m: float
@@ -248,6 +255,7 @@ class TotalsOut(Schema):
     narrowest_m: float | None
     swings_out_m: float
     nearest_m: float | None
+    unseen: int | None = None
     along: Literal["ahead", "behind"]
 
 

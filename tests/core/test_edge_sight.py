@@ -11,18 +11,23 @@ from tests.core.test_sight import SEAT, car
 
 # Abeam of the eye, 1.2 m from it, and as high as the sill.
 MIRROR = Feature(name="door mirror", x=1.2, y=0.8, z=0.6)
+
+
 # Rolling straight past, or toward it sideways.
-STILL = np.zeros((3, 3))
-SIDEWAYS = np.array([[0.0, d, np.pi / 2] for d in (-0.03, 0.0, 0.03)])
-S = np.array([0.0, 0.03, 0.06])
+def still(_by):
+    return np.zeros(3)
+
+
+def sideways(by):
+    return np.array([0.0, by, np.pi / 2])
 
 
 def along(y):
     return np.array([(-30.0, y), (30.0, y)])
 
 
-def one(edge, poses=STILL, **more):
-    (found,) = edge_sights(car(**({"features": (MIRROR,)} | more)), SEAT, poses, S, edge)
+def one(edge, onward=still, **more):
+    (found,) = edge_sights(car(**({"features": (MIRROR,)} | more)), SEAT, onward, edge)
     return found
 
 
@@ -43,8 +48,8 @@ def test_the_farther_the_edge_the_higher_it_runs(y):
 
 
 def test_an_edge_nearer_than_the_mark_is_hidden_by_the_door_and_told_nowhere():
-    assert edge_sights(car(features=(MIRROR,)), SEAT, STILL, S, along(0.7)) == []
-    assert edge_sights(car(features=(MIRROR,)), SEAT, STILL, S, along(-5.0)) == []
+    assert edge_sights(car(features=(MIRROR,)), SEAT, still, along(0.7)) == []
+    assert edge_sights(car(features=(MIRROR,)), SEAT, still, along(-5.0)) == []
 
 
 def test_below_the_sill_no_glass_shows_it():
@@ -53,7 +58,7 @@ def test_below_the_sill_no_glass_shows_it():
 
 
 def test_too_far_off_it_is_too_flat_to_tell():
-    assert edge_sights(car(features=(MIRROR,)), SEAT, STILL, S, along(40.0)) == []
+    assert edge_sights(car(features=(MIRROR,)), SEAT, still, along(40.0)) == []
 
 
 @given(st.floats(-0.6, 0.6), st.floats(-3, 3), st.floats(1.5, 6.0))
@@ -62,14 +67,14 @@ def test_where_the_vehicle_stands_does_not_matter_only_what_it_sees(turn, shift,
     cos, sin = np.cos(turn), np.sin(turn)
     spin = np.array([[cos, sin], [-sin, cos]])
     there = along(y) @ spin + pose[:2]
-    far, near = one(there, np.tile(pose, (3, 1))), one(along(y))
+    far, near = one(there, lambda _by: pose), one(along(y))
     assert far.sighting.offset == pytest.approx(near.sighting.offset, abs=1e-9)
 
 
 def test_scatter_adds_the_eye_and_the_reaction_in_squares():
     # Faced across, ahead of the eye: the edge comes nearer by as much as is rolled.
     ahead = Feature(name="bonnet", x=2.4, y=-0.4, z=0.6)
-    found = one(np.array([(-9.0, 4.8), (9.0, 4.8)]), SIDEWAYS, features=(ahead,), glass=())
+    found = one(np.array([(-9.0, 4.8), (9.0, 4.8)]), sideways, features=(ahead,), glass=())
     # From the eye at 1.2 to the edge at 4.8 are 3.6, to the mark 1.2: height 1.2 (1 - 1.2 / far).
     moved = 1.2 * 1.2 / 3.6**2
     turned = moved * 1.2 / (1.2**2 + (1.2 - 0.8) ** 2)

@@ -8,8 +8,10 @@ from faircorner.cues import Settings, follow, make_plan
 from faircorner.documents.library import methods
 from faircorner.documents.method import MethodDocument
 from faircorner.errors import InputError
-from faircorner.plane import frozen, to_body
+from faircorner.plane import frozen, to_body, to_site
+from shapely import LineString, Polygon
 
+from tests.core.held import CARS, built
 from tests.core.scenes import scene
 
 SEEN = methods()["Seen-corner reverse park"]
@@ -44,6 +46,21 @@ def test_at_the_call_the_corner_stands_at_the_mark(linnet, seat, plan):
     assert lined_up(linnet, seat, plan) == pytest.approx(0.0, abs=2e-3)
     assert plan.calls[0].cue.what == "corner of the parked vehicle"
     assert plan.calls[0].cue.sighting.feature == "rear door handle"
+
+
+@pytest.mark.parametrize("car", CARS)
+@pytest.mark.parametrize("side", ["left", "right"])
+def test_what_is_waited_for_shows_and_is_no_corner_behind_the_thing_itself(car, side, seat, quay):
+    """From the eye to the corner at the call no body stands in the way, apart from the sums."""
+    vehicle, own = built(CARS[car])
+    made = scene(vehicle, own, quay, SEEN.build())
+    plan = make_plan(made if side == "left" else made.mirrored())
+    call = plan.calls[0]
+    parked = plan.ground.obstacles[0].polygon
+    assert call.cue.shows
+    assert np.abs(parked - call.cue.target).sum(axis=1).min() < 1e-6
+    eye = to_site(call.pose, call.cue.sighting.eye[None, :2])[0]
+    assert LineString([eye, call.cue.target]).intersection(Polygon(parked)).length < 1e-3
 
 
 def test_another_seat_turns_in_elsewhere(linnet, seat, quay, way, standard, plan):

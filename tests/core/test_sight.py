@@ -5,8 +5,9 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from faircorner.errors import InputError
+from faircorner.ground import Obstacle
 from faircorner.plane import frozen
-from faircorner.sight import ACUITY, CRAWL, REACTION, Seat, sharpness, sight_of
+from faircorner.sight import ACUITY, CRAWL, REACTION, Seat, covering, sharpness, sight_of
 from faircorner.vehicle import Feature, Opening, Steering, Vehicle
 from hypothesis import given
 from hypothesis import strategies as st
@@ -31,6 +32,14 @@ def car(glass=(PANE,), features=(HANDLE,)):
 
 SEAT = Seat(name="plain", eye=frozen(EYE))
 HERE = np.zeros(3)
+
+
+def backward(by):
+    return np.array([-by, 0.0, 0.0])
+
+
+def sharp(target, onward):
+    return sharpness(car(), sight_of(car(), SEAT, HERE, target, 1.45), onward, target)
 
 
 def test_the_image_stands_where_similar_triangles_put_it():
@@ -80,30 +89,73 @@ def test_turned_to_look_back_the_other_eye_is_used_for_what_lies_behind():
 def test_leaning_moves_the_image_by_the_pane_share_of_the_way():
     # Lean 0.10: the image follows by what is left of the way beyond the pane, 0.7 of it.
     target = np.array([0.0, 3.6])
-    around = np.array([[d, 0.0, 0.0] for d in (0.03, 0.0, -0.03)])
-    found = sharpness(car(), SEAT, around, np.array([0.0, 0.03, 0.06]), target, 1.45)
+    found = sharp(target, backward)
     assert found.image == pytest.approx(0.07)
     # Rolling back by d moves the image forward by 0.3 d: 0.07 of image is 0.233 of rolling,
     # and it is late by as much, since rolling has to undo what leaning did.
     assert found.late == pytest.approx(-0.07 / 0.3)
 
 
+def test_late_is_where_the_leaning_driver_sees_the_same_picture_on_the_way_it_rolls():
+    """Rolled in reverse round a circle the picture turns faster than it moves along a line."""
+    target, radius = np.array([0.0, 3.6]), 5.0
+
+    def round_left(by):
+        turn = by / radius
+        return np.array([-radius * np.sin(turn), radius * (1 - np.cos(turn)), -turn])
+
+    found = sharp(target, round_left)
+    sits = sight_of(car(), SEAT, HERE, target, 1.45)
+    leans = sight_of(car(), SEAT.leaning(0.1), round_left(found.late), target, 1.45)
+    assert leans.station == pytest.approx(sits.station, abs=1e-3)
+    straight = sharp(target, backward)
+    assert abs(found.late - straight.late) > 0.03
+
+
+def test_leaning_is_told_by_the_pane_it_is_seen_through_where_the_other_side_has_one_of_its_name():
+    far = Opening(name=PANE.name, corners=frozen(SIDE * [1, -1, 1]))
+    target = np.array([0.0, 3.6])
+    one, two = (
+        sharpness(car(glass), sight_of(car(glass), SEAT, HERE, target, 1.45), backward, target)
+        for glass in ((PANE,), (far, PANE))
+    )
+    assert two == one
+
+
+def test_leaning_changes_no_eye():
+    """A place just behind where one turns to look back: turned as one sits, turned leaning."""
+    seat = Seat(name="turning", eye=frozen(EYE), looking_back=frozen((1.3, -0.2, 1.2)))
+    for x, eye in ((1.05, EYE), (0.95, (1.3, -0.2, 1.2))):
+        place = np.array([x, 3.0, 0.8])
+        assert seat.eye_toward(place).tolist() == list(eye)
+        assert seat.leaning(0.1).eye_toward(place) == pytest.approx(np.add(eye, (0.1, 0, 0)))
+        back = seat.leaning(-0.1).mirrored().eye_toward(place)
+        assert back == pytest.approx(np.multiply(np.add(eye, (-0.1, 0, 0)), (1, -1, 1)))
+
+
+def test_what_stands_between_hides_a_place_unless_one_looks_over_it():
+    box = Obstacle(name="wall", kind="wall", height=1.0,
+                   polygon=frozen([(2, -1), (3, -1), (3, 1), (2, 1)]))  # fmt: skip
+    eye = np.array([0.0, 0.0, 1.2])
+    assert covering((box,), eye, np.array([6.0, 0.0, 0.1])) is box
+    # From 1.2 m down to 1.1 m at 6 m: over the top all the way.
+    assert covering((box,), eye, np.array([6.0, 0.0, 1.1])) is None
+    # Its own near corner shows, its far one does not.
+    assert covering((box,), eye, np.array([2.0, 1.0, 0.8])) is None
+    assert covering((box,), eye, np.array([3.0, 1.0, 0.8])) is box
+    assert covering((box,), eye, np.array([1.9, 0.0, 0.1])) is None
+
+
 def test_scatter_adds_the_eye_and_the_reaction_in_squares():
     # Square to the line of sight at 4 m across, the bearing turns 1 / 4.0 rad per metre.
     target = np.array([1.2, 3.6])
-    around = np.array([[d, 0.0, 0.0] for d in (0.03, 0.0, -0.03)])
-    found = sharpness(car(), SEAT, around, np.array([0.0, 0.03, 0.06]), target, 1.45)
+    found = sharp(target, backward)
     assert found.scatter == pytest.approx(np.hypot(ACUITY * 4.0, REACTION * CRAWL), rel=1e-3)
 
 
 @given(st.floats(2.5, 12.0))
 def test_a_nearer_thing_is_the_sharper_cue(distance):
-    around = np.array([[d, 0.0, 0.0] for d in (0.03, 0.0, -0.03)])
-    s = np.array([0.0, 0.03, 0.06])
-    near, far = (
-        sharpness(car(), SEAT, around, s, np.array([1.2, d]), 1.45).scatter
-        for d in (distance, distance + 1)
-    )
+    near, far = (sharp(np.array([1.2, d]), backward).scatter for d in (distance, distance + 1))
     assert near < far
 
 

@@ -8,7 +8,8 @@ from typing import get_args
 import numpy as np
 import pytest
 from faircorner.cues import Cure, make_plan
-from faircorner.cues.cue_kinds import edge_said, thing_said
+from faircorner.cues.cue_kinds import Cue, Leant, edge_said, thing_said
+from faircorner.cues.events import Came
 from faircorner.cues.leave import Leaving
 from faircorner.cues.looks import look_said
 from faircorner.cues.remedy import Remedy
@@ -19,7 +20,7 @@ from faircorner.documents.requests import PlanRequest, method_named
 from faircorner.ground import Turnabout, lay_bay, lay_road
 from faircorner.said import Said, clauses
 from faircorner.shift import Advice, Chance, FinishSet, because, headline
-from faircorner.sight import TOLD, Sharpness
+from faircorner.sight import TOLD, Sharpness, Sighting
 
 from tests.core.scenes import scene
 
@@ -61,7 +62,7 @@ def test_each_kind_of_cue_has_its_own_sentence():
         edge_said("kerb", None, STANDS),
         thing_said("pole", None, STANDS, passing="mirror"),
     ):
-        assert str(hidden).startswith("Hidden by the body here (it would stand 12 cm ahead of")
+        assert str(hidden).startswith("Hidden by the body here, where it would stand 12 cm ahead")
     assert thing_said("pole", None, Said(), passing="").code == "hidden"
 
 
@@ -101,7 +102,10 @@ def without(body, *names):
 def untold(body):
     """The same as it was kept before it had these sentences."""
     calls = [
-        {**without(call, "said", "seen"), "cues": [without(cue, "leant") for cue in call["cues"]]}
+        {
+            **without(call, "said", "seen", "instead"),
+            "cues": [without(cue, "leant") for cue in call["cues"]],
+        }
         for call in body["calls"]
     ]
     looks = [without(look, "said") for look in body["looks"]]
@@ -168,6 +172,35 @@ def test_nothing_to_line_up_on_is_not_the_same_as_a_method_without_references(li
     call = replace(make_plan(made).calls[0], cue=None)
     assert call.seen(references=True).code == "nothing to line up on"
     assert call.seen(references=False).code == "no references"
+
+
+CAME = Came(metres=1.5, heading=0.0, then=0.0, rolled=1.0, direction=-1)
+
+
+def seen_so(through, offset, scatter=0.07):
+    sighting = Sighting(eye=np.zeros(3), through=through, x=0.0, y=0.0, z=0.0, bearing=0.0,
+                        told=TOLD["x"], feature="mirror", offset=offset)  # fmt: skip
+    sharp = Sharpness(scatter=scatter, lean=0.1, image=0.0, late=0.0)
+    return Cue(what="pole", sighting=sighting, sharpness=sharp, target=np.zeros(2), height=1.0,
+               said=Said("as written", words="There."))  # fmt: skip
+
+
+def test_what_is_hidden_blunt_or_far_from_marks_is_told_with_what_to_do_instead(linnet, seat, quay):
+    made = scene(linnet, seat, quay, methods()["Straight-run reverse park"].build())
+    call = make_plan(made).calls[0]
+    at = f"“{call.until.said(CAME)}”"
+
+    def instead(cue, leant=None):
+        return str(replace(call, cue=cue, leant=leant).instead(CAME))
+
+    shows, hidden = (seen_so(through, 0.05) for through in ("side glass", None))
+    assert instead(None) == instead(shows) == ""
+    assert instead(hidden, Leant(by=0.1, cue=shows)) == "Lean 10 cm forward. There."
+    assert instead(hidden, Leant(by=-0.05, cue=shows)) == "Lean 5 cm back. There."
+    assert f"have somebody outside call {at}" in instead(hidden)
+    assert f"it leaves 40 cm: go by {at}" in instead(seen_so("side glass", 0.05, scatter=0.4))
+    for far in (-0.4, float("nan")):
+        assert "strip of tape on the side glass" in instead(seen_so("side glass", far))
 
 
 def change(what, by):

@@ -4,14 +4,14 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from faircorner.cues.cue_kinds import Cue, Seeing, sharpest
+from faircorner.cues.cue_kinds import Cue, Leant, Seeing, leant, sharpest
 from faircorner.cues.driven import Driven
-from faircorner.cues.events import Event, Moment
+from faircorner.cues.events import Came, Event, Moment
 from faircorner.cues.scene import Scene
 from faircorner.cues.windows import Window
 from faircorner.motion import advance
 from faircorner.plane import Floats, mirrored
-from faircorner.said import Said
+from faircorner.said import Length, Said
 
 __all__ = ["Call", "call_at"]
 
@@ -25,6 +25,7 @@ class Call:
     until : what the step before it waited for
     metres : m at which it came: own point behind the landmark, or from the kerb; else NaN
     cue : None where the method watches outcomes instead of cues
+    leant : what shows to a driver who leans, where nothing does as they sit; else None
     """
 
     step: int
@@ -36,6 +37,12 @@ class Call:
     metres: float
     window: Window
     cue: Cue | None
+    leant: Leant | None
+
+    @property
+    def unseen(self) -> bool:
+        """Whether there is something to line up on, but not as the driver sits."""
+        return self.cue is not None and not self.cue.shows
 
     def seen(self, *, references: bool) -> Said:
         """What the driver sees at that moment; references : whether the method takes any."""
@@ -43,65 +50,84 @@ class Call:
             return self.cue.said
         return Said("nothing to line up on" if references else "no references")
 
+    def instead(self, came: Came) -> Said:
+        """What to do where the cue is hidden, blunt or far from every mark; else nothing."""
+        cue = self.cue
+        if cue is None:
+            return Said()
+        if self.leant is not None:
+            code = "lean back and" if self.leant.by < 0 else "lean forward and"
+            return Said(code, lean=Length(abs(self.leant.by)), seen=self.leant.cue.said)
+        if cue.sighting.through is None:
+            return Said("called from outside", said=self.until.said(came))
+        if not cue.sharp:
+            return Said("blunt, so", to=Length(cue.sharpness.scatter), said=self.until.said(came))
+        return Said() if cue.marked else Said("stick tape on", through=cue.sighting.through)
+
     def mirrored(self) -> "Call":
         """A call made with the kerb on the left, told for a place with the kerb on the right."""
-        cue = None if self.cue is None else self.cue.mirrored()
-        return replace(self, pose=mirrored(self.pose), cue=cue)
+        return replace(
+            self,
+            pose=mirrored(self.pose),
+            cue=None if self.cue is None else self.cue.mirrored(),
+            leant=None if self.leant is None else self.leant.mirrored(),
+        )
 
 
-def _state_at(scene: Scene, driven: Driven, metres: Floats) -> tuple[Floats, Floats]:
-    """Poses (k, 3) and wheel (k,) at metres rolled, exactly on the driven path."""
+def _state_at(scene: Scene, driven: Driven, s: float, leg: int) -> tuple[Floats, Floats]:
+    """Pose (3,) and wheel, exactly on the path, at metres rolled; beyond a leg's end as it rolls.
+
+    leg : the last that may be rolled
+    """
     ends = driven.followed.ends[0]
-    poses, turns = np.empty((len(metres), 3)), np.empty(len(metres))
-    for k, s in enumerate(np.clip(metres, 0.0, ends[-1])):
-        leg = min(int(np.searchsorted(ends, s)), len(ends) - 1)
-        begin = 0.0 if leg == 0 else float(ends[leg - 1])
-        at = int(np.searchsorted(driven.track.s[0], begin, side="right")) - 1
-        into = np.linspace(0.0, s - begin, 61)[None]
-        way, wheel = advance(
-            scene.vehicle.steering, driven.track.poses[:1, at], driven.track.turns[:1, at],
-            driven.followed.legs[leg], into,
-        )  # fmt: skip
-        poses[k], turns[k] = way[0, -1], wheel[0, -1]
-    return poses, turns
+    leg = min(int(np.searchsorted(ends, max(s, 0.0))), leg)
+    begin = 0.0 if leg == 0 else float(ends[leg - 1])
+    at = int(np.searchsorted(driven.track.s[0], begin, side="right")) - 1
+    into = np.linspace(0.0, max(s, 0.0) - begin, 61)[None]
+    way, wheel = advance(
+        scene.vehicle.steering, driven.track.poses[:1, at], driven.track.turns[:1, at],
+        driven.followed.legs[leg], into,
+    )  # fmt: skip
+    return way[0, -1], wheel[0, -1]
 
 
 def call_at(scene: Scene, driven: Driven, index: int, window: Window, shift: float) -> Call:
     """The call that ends one step, told `shift` m later than it comes, and what is seen there."""
     s = float(driven.followed.ends[0, index])
     told = min(max(s + shift, 0.0), float(driven.followed.ends[0, -1]))
-    around = np.clip(_around(driven, index, told), 0.0, driven.followed.ends[0, -1])
-    poses, turns = _state_at(scene, driven, np.append(around, s))
-    pose = poses[1]
+    pose, turns = _state_at(scene, driven, s, index)
+    facing = _state_at(scene, driven, told, index + 1)[0][2]
     until = scene.method.steps[index].until
-    moment = Moment(vehicle=scene.vehicle, ground=scene.ground, pose=poses[3], turns=turns[3])
+    moment = Moment(vehicle=scene.vehicle, ground=scene.ground, pose=pose, turns=turns)
+    seeing = _seeing(scene, driven, until, told)
+    cue = None if seeing is None else sharpest(seeing)
+    hidden = cue is not None and not cue.shows
     return Call(
         step=index + 1,
         s=s,
         told=told,
-        pose=poses[3],
+        pose=pose,
         # An angle to the berth where that is waited for, else to the way along the kerb or aisle.
-        heading=until.line(scene.ground) - float(pose[2]),
+        heading=until.line(scene.ground) - float(facing),
         until=until,
         metres=until.stood(moment),
         window=window,
-        cue=_cue(scene, until, poses[:3], around),
+        cue=cue,
+        leant=leant(seeing) if seeing is not None and hidden else None,
     )
 
 
-def _cue(scene: Scene, until: Event, poses: Floats, s: Floats) -> Cue | None:
-    """None where outcomes are watched, nobody's eye is known, or nothing is there to be seen."""
+def _seeing(scene: Scene, driven: Driven, until: Event, told: float) -> Seeing | None:
+    """None where outcomes are watched, or nobody's eye is known."""
     if scene.seat is None or not scene.method.references:
         return None
-    seeing = Seeing(
+    # Who has not acted yet rolls on as before.
+    leg = int(np.searchsorted(driven.followed.ends[0], told))
+
+    def onward(by: float) -> Floats:
+        return _state_at(scene, driven, told + by, leg)[0]
+
+    return Seeing(
         vehicle=scene.vehicle, ground=scene.ground, seat=scene.seat, watched=until.watched(),
-        poses=poses, s=s,
+        onward=onward,
     )  # fmt: skip
-    return sharpest(seeing)
-
-
-def _around(driven: Driven, index: int, told: float) -> list[float]:
-    """Metres rolled just before, at and just after a call; before a stop only those before."""
-    legs = driven.followed.legs
-    stops = legs[index].direction != legs[index + 1].direction
-    return [told - 0.06, told, told] if stops else [told - 0.03, told, told + 0.03]

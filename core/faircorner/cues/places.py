@@ -18,6 +18,7 @@ __all__ = [
     "edge_gap",
     "edge_line",
     "landmark_x",
+    "outline",
     "own_mark",
     "own_point",
 ]
@@ -84,3 +85,15 @@ def aside(seat: Seat, mark: Floats, poses: Floats, places: Floats) -> Floats:
     seen = to_body(poses, places) - eye[:2]
     bearing = np.arctan2(seen[..., 1], seen[..., 0])
     return wrap(bearing - np.arctan2(mark[1] - eye[1], mark[0] - eye[0]))
+
+
+def outline(seat: Seat, mark: Floats, poses: Floats, corners: Floats) -> tuple[Floats, Floats]:
+    """How far left of a mark the driver sees a thing's right and left edge, (...) rad each.
+
+    corners : (n, 2) on the site, of something convex that the eye is outside of: what stands
+    between two corners hides all others
+    """
+    centre = aside(seat, mark, poses, corners.mean(axis=0)[None])
+    # From its middle no corner lies a quarter turn away, so that none is wrapped round.
+    off = wrap(aside(seat, mark, poses, corners) - centre)
+    return (centre + off).min(axis=-1), (centre + off).max(axis=-1)

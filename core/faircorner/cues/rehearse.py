@@ -17,6 +17,9 @@ from faircorner.standards import Finish
 
 __all__ = ["Rehearsal", "redrive", "rehearse"]
 
+# So far apart poses are looked at, m: between two a corner strays less than 1 mm from a line.
+_SAMPLE = 0.10
+
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Rehearsal:
@@ -67,7 +70,8 @@ def _driven(scene: Scene, given: Given, values: Mapping[str, float], late: Array
     # The last step's end is no call: the car is stopped when the wheel is straight.
     ends = np.column_stack((lateness, np.zeros(len(lateness))))
     figures = np.array([[values[u.name] for u in scene.method.unknowns]])
-    driven = attempt(scene, settings_for(figures, given, len(scene.method.steps), ends))
+    settings = settings_for(figures, given, len(scene.method.steps), ends)
+    driven = attempt(scene, settings, sample=_SAMPLE)
     return Rehearsal(
         finish=driven.finish,
         poses=driven.track.final,

@@ -20,6 +20,7 @@ class Totals:
     a side on which it may move further than was searched counts as far as that
     swing : m that nose or tail swings out; nearest : m to what stands there, or to the kerbs where
     they are what there has to be room to, None where nothing is
+    unseen : calls with something to line up on that does not show as the driver sits
     along : which gap tells the place along the berth
     """
 
@@ -28,6 +29,7 @@ class Totals:
     narrowest: tuple[int, float] | None
     swing: float
     nearest: float | None
+    unseen: int
     along: Literal["ahead", "behind"]
 
 
@@ -48,5 +50,6 @@ def totals(plan: Plan) -> Totals:
         narrowest=min(widths, key=lambda width: width[1], default=None),
         swing=next((look.metres for look in plan.looks if look.swings_out), 0.0),
         nearest=min(near, default=None),
+        unseen=sum(call.unseen for call in plan.calls),
         along=ground.kerb_on_left().berth.along,
     )

@@ -75,8 +75,11 @@ def _told(call: Body, then: Body, scene: Scene) -> Body:
     if until is None:
         return call
     seen = {"seen": _seen(cues[0], until).document()} if cues else {}
+    hidden = bool(cues) and cues[0]["through"] is None
+    lean = Said("lean until it shows") if hidden else Said()
     leant = [{**cue, "leant": _leant(cue).document()} for cue in cues]
-    return {**call, **seen, "said": _waited_for(call, then, scene).document(), "cues": leant}
+    said = _waited_for(call, then, scene).document()
+    return {**call, **seen, "said": said, "instead": lean.document(), "cues": leant}
 
 
 def _waited_for(call: Body, then: Body, scene: Scene) -> Said:
@@ -99,7 +102,7 @@ def _seen(cue: Body, until: Body) -> Said:
     if told is TOLD["z"]:
         return edge_said(cue["what"], cue["through"], place)
     mark = until.get("own") if until.get("thing") else None
-    return thing_said(cue["what"], cue["through"], place, passing=mark or "")
+    return thing_said(cue["what"], cue["through"], place, mark or "")
 
 
 def _leant(cue: Body) -> Said:

@@ -51,7 +51,7 @@ __all__ = [
 ]
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@9"
+PLAN_FORMAT = "fair-corner/plan@10"
 
 
 def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
@@ -147,6 +147,7 @@ def _call(calls: tuple[Call, ...], number: int, method: Method) -> dict[str, Any
         },
         "said": until.said(came).document(),
         "seen": call.seen(references=method.references).document(),
+        "instead": call.instead(came).document(),
         "early_m": None if window.early is None else figure(window.early),
         "late_m": None if window.late is None else figure(window.late),
         "early_breaks": window.early_breaks.document(),
@@ -200,6 +201,7 @@ def _totals(found: Totals) -> dict[str, Any]:
         "narrowest_m": None if width is None else figure(width),
         "swings_out_m": figure(found.swing),
         "nearest_m": None if found.nearest is None else figure(found.nearest),
+        "unseen": found.unseen,
         "along": found.along,
     }
 

@@ -1,21 +1,25 @@
 """What the driver sees: the eye, the glass, and where an outside thing appears along it."""
 
+from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
-from faircorner.sight.glass import Sighting, sight_of
-from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Sharpness, sharpness
+from faircorner.sight.glass import LAMP, Sighting, sight_of
+from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Onward, Sharpness, sharpness
 from faircorner.sight.told import TOLD, Told
 
 __all__ = [
     "ACUITY",
     "CRAWL",
+    "LAMP",
     "REACTION",
     "TOLD",
     "EdgeSight",
+    "Onward",
     "Seat",
     "Sharpness",
     "Sighting",
     "Told",
+    "covering",
     "edge_sights",
     "sharpness",
     "sight_of",

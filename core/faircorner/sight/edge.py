@@ -4,6 +4,7 @@ A kerb has no end to line up on, but at every mark of the vehicle it runs at som
 told is how far above or below that mark.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -11,7 +12,15 @@ import numpy as np
 from faircorner.plane import Floats, to_body, to_site
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import Sighting, pane_hits
-from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Sharpness
+from faircorner.sight.sharpness import (
+    ACUITY,
+    CRAWL,
+    NEAR,
+    REACTION,
+    Onward,
+    Sharpness,
+    same_again,
+)
 from faircorner.sight.told import HIGH
 from faircorner.vehicle import Feature, Vehicle
 
@@ -59,29 +68,28 @@ def _height(eye: Floats, share: float) -> float:
 
 
 def edge_sights(
-    vehicle: Vehicle, seat: Seat, poses: Floats, s: Floats, edge: Floats, *, lean: float = 0.10
+    vehicle: Vehicle, seat: Seat, onward: Onward, edge: Floats, *, lean: float = 0.10
 ) -> list[EdgeSight]:
-    """An edge past every mark of the vehicle that it is seen beyond, at the middle of three poses.
+    """An edge past every mark of the vehicle that it is seen beyond, at a call.
 
-    poses : (3, 3) before, at and after the call, or twice at it; s : (3,), m rolled there
+    onward : see `Onward`
     edge : (2, 2), m on the site, two places of a straight edge on the ground
     """
     found = []
+    pose, leaning = onward(0.0), seat.leaning(lean)
     for feature in vehicle.features:
-        met = [_met(seat, feature, pose, edge) for pose in poses]
+        met = [_met(seat, feature, onward(by), edge) for by in (-NEAR, 0.0, NEAR)]
         before, now, after = met
         if before is None or now is None or after is None:
             continue
         eye = seat.eye_toward(np.array([feature.x, feature.y, feature.z]))
         out = np.hypot(feature.x - eye[0], feature.y - eye[1])
         heights = [_height(eye, share) for _, share in (before, now, after)]
-        leant = _met(seat.leaning(lean), feature, poses[1], edge)
-        image = np.nan if leant is None else _height(eye, leant[1]) - heights[1]
+        moved = _moved(leaning, feature, onward, edge, heights[1])
         sight = _sighting(vehicle, eye, feature, now[0], heights[1])
-        rolled = float(s[2] - s[0])
-        moved = (heights[2] - heights[0]) / rolled if rolled > 0 else 0.0
         # The picture's angle at the eye, for one centimetre at the mark.
-        turned = abs(moved) * out / (out**2 + (eye[2] - heights[1]) ** 2)
+        rises = abs(heights[2] - heights[0]) / (2 * NEAR)
+        turned = rises * out / (out**2 + (eye[2] - heights[1]) ** 2)
         blur = ACUITY / turned if turned > 1e-6 else np.inf
         found.append(
             EdgeSight(
@@ -89,13 +97,26 @@ def edge_sights(
                 sharpness=Sharpness(
                     scatter=float(np.hypot(blur, REACTION * CRAWL)),
                     lean=lean,
-                    image=float(image),
-                    late=float(-image / moved) if abs(moved) > 1e-6 else float("nan"),
+                    image=moved(0.0),
+                    late=same_again(moved),
                 ),
-                ground=to_site(poses[1], now[0][None])[0],
+                ground=to_site(pose, now[0][None])[0],
             )
         )
     return found
+
+
+def _moved(
+    leaning: Seat, feature: Feature, onward: Onward, edge: Floats, height: float
+) -> Callable[[float], float]:
+    """Of m rolled on: how far the edge runs above where it ran past a mark, to a leaning driver."""
+    eye = leaning.eye_toward(np.array([feature.x, feature.y, feature.z]))
+
+    def moved(by: float) -> float:
+        met = _met(leaning, feature, onward(by), edge)
+        return float("nan") if met is None else _height(eye, met[1]) - height
+
+    return moved
 
 
 def _sighting(

@@ -15,11 +15,13 @@ class Seat:
 
     eye : (3,), m in the vehicle's frame, facing forward
     looking_back : (3,), the eye when turned to look back, None when it was not measured
+    leant : m by which the driver leans forward
     """
 
     name: str
     eye: Floats
     looking_back: Floats | None = None
+    leant: float = 0.0
 
     def __post_init__(self) -> None:
         for field in ("eye", "looking_back"):
@@ -38,7 +40,7 @@ class Seat:
         """The same driver leaning forward by so many metres, however they look."""
         shift = [forward, 0.0, 0.0]
         back = None if self.looking_back is None else self.looking_back + shift
-        return replace(self, eye=self.eye + shift, looking_back=back)
+        return replace(self, eye=self.eye + shift, looking_back=back, leant=self.leant + forward)
 
     def mirrored(self) -> "Seat":
         flip = [1.0, -1.0, 1.0]
@@ -46,7 +48,10 @@ class Seat:
         return replace(self, eye=self.eye * flip, looking_back=back)
 
     def eye_toward(self, point: Floats) -> Floats:
-        """The eye used to see a point (3,) in the vehicle's frame: turned when it lies behind."""
-        if self.looking_back is not None and point[0] < self.eye[0] - 0.2:
+        """The eye used to see a point (3,) in the vehicle's frame: turned when it lies behind.
+
+        Whoever turns for it as they sit turns for it leaning, and the other way round.
+        """
+        if self.looking_back is not None and point[0] < self.eye[0] - self.leant - 0.2:
             return self.looking_back
         return self.eye

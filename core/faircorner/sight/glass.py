@@ -11,10 +11,10 @@ from faircorner.sight.eye import Seat
 from faircorner.sight.told import ACROSS, ALONG, Told
 from faircorner.vehicle import Feature, Opening, Vehicle
 
-__all__ = ["Sighting", "pane_hits", "sight_of"]
+__all__ = ["LAMP", "Sighting", "on_plane", "pane_hits", "pane_of", "sight_of"]
 
 # The height on an upright edge that a driver takes first, about a lamp's, m.
-_LAMP = 0.8
+LAMP = 0.8
 # A feature belongs to a pane when it lies this near its plane, m.
 _BESIDE = 0.4
 
@@ -61,6 +61,23 @@ class Sighting:
             bearing=-self.bearing,
             offset=-self.offset if self.told.flips else self.offset,
         )
+
+
+def pane_of(vehicle: Vehicle, seen: Sighting) -> Opening | None:
+    """The pane that something is seen through; None where it is hidden."""
+    hit = np.array([seen.x, seen.y, seen.z])
+    # The panes of either side have the same name.
+    named = [pane for pane in vehicle.glass if pane.name == seen.through]
+    return min(named, key=lambda p: abs(float(p.normal @ (hit - p.corners[0]))), default=None)
+
+
+def on_plane(opening: Opening, eye: Floats, target: Floats) -> Floats:
+    """Where the line of sight to a place (3,) meets a pane's plane, (3,) m; NaN where never."""
+    ray = target - eye
+    across = float(ray @ opening.normal)
+    if abs(across) < 1e-9:
+        return np.full(3, np.nan)
+    return np.asarray(eye + ray * float(opening.normal @ (opening.corners[0] - eye)) / across)
 
 
 def pane_hits(opening: Opening, eye: Floats, targets: Floats) -> Floats:
@@ -115,8 +132,8 @@ def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height:
     x, y = to_body(pose, target[None, :])[0]
     # A mark on the ground has no height to choose from.
     levels = np.linspace(min(0.2, height), height, 12)
-    levels = levels[np.abs(levels - _LAMP).argsort(kind="stable")]
-    eye = seat.eye_toward(np.array([x, y, _LAMP]))
+    levels = levels[np.abs(levels - LAMP).argsort(kind="stable")]
+    eye = seat.eye_toward(np.array([x, y, LAMP]))
     bearing = float(np.arctan2(y - eye[1], x - eye[0]))
     upright = np.stack((np.full_like(levels, x), np.full_like(levels, y), levels), axis=-1)
     hits = np.array([pane_hits(opening, eye, upright) for opening in vehicle.glass])

@@ -1,25 +1,39 @@
 """How finely a cue stops the car, and what leaning does to it. docs/sums/sight.md."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
+from typing import TypeAlias
 
 import numpy as np
+from scipy.optimize import brentq
 
-from faircorner.plane import Floats
+from faircorner.plane import Floats, to_body, wrap
 from faircorner.said import Length, Said
-from faircorner.sight.eye import Seat
-from faircorner.sight.glass import sight_of
+from faircorner.sight.glass import Sighting, on_plane, pane_of
 from faircorner.sight.told import Told
-from faircorner.vehicle import Vehicle
+from faircorner.vehicle import Opening, Vehicle
 
-__all__ = ["ACUITY", "CRAWL", "REACTION", "Sharpness", "sharpness"]
+__all__ = [
+    "ACUITY",
+    "CRAWL",
+    "NEAR",
+    "REACTION",
+    "Onward",
+    "Sharpness",
+    "same_again",
+    "sharpness",
+]
 
 # Assumed, and said so on screen: what a driver can tell of an alignment between a near edge
 # and a far one with both eyes open, the crawl, and the scatter of the reaction at it.
 ACUITY = np.radians(0.5)
 CRAWL = 0.5
 REACTION = 0.12
-# A picture that comes this much later or earlier, m, comes on another part of the way altogether.
-_ANOTHER = 2.0
+# Just before a call and just after it, m.
+NEAR = 0.03
+# A picture that comes this much later or earlier comes on another part of the way altogether; and
+# how finely it is looked for, m.
+_ANOTHER, _STEP = 2.0, 0.05
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -27,8 +41,8 @@ class Sharpness:
     """Metres of scatter a cue leaves in the stop, and metres late for each metre leant forward.
 
     image : m the image moves along the glass when the driver leans forward by `lean` metres
-    late : m further rolled before the leaning driver sees the same picture; NaN when the
-        image stands still
+    late : m further rolled, as the vehicle rolls at the call, before the leaning driver sees the
+        same picture; NaN where they never do, or it stands still
     """
 
     scatter: float
@@ -60,28 +74,64 @@ class Sharpness:
         return replace(self, image=-self.image) if told.flips else self
 
 
-def sharpness(
-    vehicle: Vehicle, seat: Seat, poses: Floats, s: Floats, target: Floats, height: float,
-    *, lean: float = 0.10,
-) -> Sharpness:  # fmt: skip
-    """Sharpness of a cue at the middle one of three poses along the path.
+# Where the vehicle stands, (3,), so many metres on as it rolls at a call; negative before it.
+Onward: TypeAlias = Callable[[float], Floats]
 
-    poses : (3, 3) just before, at and just after the call; s : (3,), m rolled there
-    target : (2,), m on the site; height : m
+
+def sharpness(
+    vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats, *, lean: float = 0.10
+) -> Sharpness:
+    """Sharpness of a cue on an upright edge.
+
+    now : how it appears at the call; onward : see `Onward`; target : (2,), m on the site
     Scatter adds in squares: what the eye can tell over how fast the image turns, and the
-    reaction's scatter at a crawl.
+    reaction's scatter at a crawl. Nobody can say what leaning does to what is hidden.
     """
-    before, now, after = (sight_of(vehicle, seat, pose, target, height) for pose in poses)
-    rolled = float(s[2] - s[0])
-    turned = abs(np.angle(np.exp(1j * (after.bearing - before.bearing))))
-    eye = ACUITY * rolled / turned if turned > 1e-6 else np.inf
-    leant = sight_of(vehicle, seat.leaning(lean), poses[1], target, height)
-    image = leant.station - now.station if leant.told is now.told else np.nan
-    same_wall = before.told is now.told is after.told
-    moved = (after.station - before.station) / rolled if same_wall else np.nan
+    before, after = (to_body(onward(by), target[None])[0] - now.eye[:2] for by in (-NEAR, NEAR))
+    turned = abs(wrap(np.arctan2(after[1], after[0]) - np.arctan2(before[1], before[0])))
+    eye = ACUITY * 2 * NEAR / turned if turned > 1e-6 else np.inf
+    pane = pane_of(vehicle, now)
+    moved = None if pane is None else _moved(pane, now, onward, target, lean)
     return Sharpness(
         scatter=float(np.hypot(eye, REACTION * CRAWL)),
         lean=lean,
-        image=float(image),
-        late=float(-image / moved) if abs(moved) > 1e-6 else float("nan"),
+        image=float("nan") if moved is None else moved(0.0),
+        late=float("nan") if moved is None else same_again(moved),
     )
+
+
+def _moved(
+    pane: Opening, now: Sighting, onward: Onward, target: Floats, lean: float
+) -> Callable[[float], float]:
+    """Of m rolled on: how far along the pane's plane a leaning driver's image is from now's."""
+    hit = np.array([now.x, now.y, now.z])
+    leaning = now.eye + np.array([lean, 0.0, 0.0])
+    here = to_body(onward(0.0), target[None])[0]
+    # The height on the edge that the image was taken at.
+    farther = np.linalg.norm(here - now.eye[:2]) / np.linalg.norm(hit[:2] - now.eye[:2])
+    height = now.eye[2] + (hit[2] - now.eye[2]) * farther
+
+    def moved(by: float) -> float:
+        place = np.append(to_body(onward(by), target[None])[0], height)
+        return float(on_plane(pane, leaning, place)[now.told.axis] - now.station)
+
+    return moved
+
+
+def same_again(moved: Callable[[float], float]) -> float:
+    """m rolled on, negative before, until an image that has moved stands where it stood.
+
+    moved : of m rolled on, by how much the image is off; NaN where it is another picture
+    The nearest place either way within `_ANOTHER`; NaN where there is none.
+    """
+    start = moved(0.0)
+    if abs(start) < 1e-9:
+        return float("nan")
+    last = {1.0: start, -1.0: start}
+    for by in np.arange(1, round(_ANOTHER / _STEP) + 1) * _STEP:
+        for way, before in last.items():
+            here = moved(way * by)
+            if before * here <= 0:
+                return float(brentq(moved, way * (by - _STEP), way * by, xtol=1e-4))
+            last[way] = here
+    return float("nan")

@@ -2466,6 +2466,8 @@ export interface components {
          * CallOut
          * @description A moment to act; seen : what the driver sees; said : what it can be told by besides.
          *
+         *     instead : what to do where what is seen is hidden, blunt or far from every mark
+         *
          *     early_m and late_m are null when the call may move freely.
          */
         CallOut: {
@@ -2488,6 +2490,7 @@ export interface components {
             until: components["schemas"]["UntilOut"];
             said: components["schemas"]["SaidOut"];
             seen: components["schemas"]["SaidOut"];
+            instead: components["schemas"]["SaidOut"];
             /** Early M */
             early_m: number | null;
             /** Late M */
@@ -2770,7 +2773,10 @@ export interface components {
         };
         /**
          * TotalsOut
-         * @description A plan in a few figures. narrowest_call : the call that may move least, in all that much.
+         * @description A plan in a few figures.
+         *
+         *     narrowest_call : the call that may move least, in all that much
+         *     unseen : calls whose thing does not show as the driver sits; null where it was not counted
          */
         TotalsOut: {
             /** Movements */
@@ -2785,6 +2791,8 @@ export interface components {
             swings_out_m: number;
             /** Nearest M */
             nearest_m: number | null;
+            /** Unseen */
+            unseen?: number | null;
             /**
              * Along
              * @enum {string}

@@ -4,25 +4,60 @@ A new one is a module here, its place in `_KINDS`, and its words.
 """
 
 from collections.abc import Callable
+from dataclasses import dataclass, replace
 
-from faircorner.cues.cue_kinds.base import Cue, Seeing
-from faircorner.cues.cue_kinds.edge import edge_said, edges_seen
+from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden
+from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
 
-__all__ = ["Cue", "Seeing", "edge_said", "sharpest", "thing_said"]
+__all__ = ["Cue", "Leant", "Seeing", "edge_said", "hidden", "leant", "sharpest", "thing_said"]
 
-# In the order of what is waited for: a kind is looked for where none before it shows.
-_KINDS: tuple[Callable[[Seeing], list[Cue]], ...] = (edges_seen, things_seen)
+# In the order of what is waited for: a kind is looked for where none before it
+# shows sharply.
+_KINDS: tuple[Callable[[Seeing], list[Cue]], ...] = (edges_seen, things_seen, any_edges)
+# How far a driver can lean in the belt, forward and back, the least first, m.
+_LEANS = (0.05, -0.05, 0.10, -0.10, 0.15, 0.20, 0.25)
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Leant:
+    """What shows to a driver who leans forward by so many metres, negative back."""
+
+    by: float
+    cue: Cue
+
+    def mirrored(self) -> "Leant":
+        return replace(self, cue=self.cue.mirrored())
 
 
 def sharpest(seeing: Seeing) -> Cue | None:
-    """The sharpest cue that shows through the glass; the first of all where none shows.
+    """The sharpest cue that shows; one near a mark before others.
+
+    Where none shows what is waited for is told as hidden before anything else that is.
 
     None where there is nothing to line up on.
     """
     found: list[Cue] = []
     for kind in _KINDS:
-        if any(cue.sighting.through for cue in found):
+        if any(cue.shows and cue.sharp for cue in found):
             break
         found += kind(seeing)
-    return min(found, key=lambda c: (c.sighting.through is None, c.sharpness.scatter), default=None)
+    waited = (seeing.watched.edge, seeing.watched.thing)
+    shown = [cue for cue in found if cue.shows]
+    shown = shown or [cue for cue in found if cue.what in waited] or found
+    sharp = [cue for cue in shown if cue.sharp]
+    # A mark beside it does not make a blunt one better.
+    return min(
+        sharp or shown,
+        key=lambda cue: (bool(sharp) and not cue.marked, cue.sharpness.scatter),
+        default=None,
+    )
+
+
+def leant(seeing: Seeing) -> Leant | None:
+    """The least lean by which something shows, and what; None where none does."""
+    for by in _LEANS:
+        cue = sharpest(replace(seeing, seat=seeing.seat.leaning(by)))
+        if cue is not None and cue.shows:
+            return Leant(by=by, cue=cue)
+    return None

@@ -6,12 +6,16 @@ import numpy as np
 
 from faircorner.cues.events import Watched
 from faircorner.ground import Ground
-from faircorner.plane import Floats
+from faircorner.plane import Floats, to_site
 from faircorner.said import Said
-from faircorner.sight import Seat, Sharpness, Sighting
+from faircorner.sight import Onward, Seat, Sharpness, Sighting, covering
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Cue", "Seeing", "hidden"]
+__all__ = ["Cue", "Seeing", "hidden", "uncovered"]
+
+# Farther from every mark of the vehicle nobody can say where something stands; and a cue that
+# leaves more is none to stop by alone, m.
+_FAR, _BLUNT = 0.30, 0.25
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -29,6 +33,19 @@ class Cue:
     height: float
     said: Said
 
+    @property
+    def shows(self) -> bool:
+        return self.sighting.through is not None
+
+    @property
+    def marked(self) -> bool:
+        """Whether a mark of the vehicle is near enough to tell by."""
+        return abs(self.sighting.offset) <= _FAR
+
+    @property
+    def sharp(self) -> bool:
+        return self.sharpness.scatter <= _BLUNT
+
     def mirrored(self) -> "Cue":
         return replace(
             self,
@@ -42,7 +59,7 @@ class Cue:
 class Seeing:
     """A driver at a call, the working side on the left.
 
-    poses : (3, 3) just before, at and just after it; s : (3,), m rolled there
+    onward : where the vehicle stands once it rolls on as it does at the call
     watched : what the step before waited for, which is looked for first
     """
 
@@ -50,10 +67,26 @@ class Seeing:
     ground: Ground
     seat: Seat
     watched: Watched
-    poses: Floats
-    s: Floats
+    onward: Onward
+
+    @property
+    def pose(self) -> Floats:
+        return self.onward(0.0)
 
 
-def hidden(place: Said) -> Said:
-    """What is said where the body hides a cue that would stand there."""
+def uncovered(seeing: Seeing, sighting: Sighting, place: Floats) -> tuple[Sighting, str]:
+    """What is seen of a place (3,) with all that stands there, and what hides it, if anything."""
+    pose, eye = seeing.pose, sighting.eye
+    stood = np.append(to_site(pose, eye[None, :2])[0], eye[2])
+    by = covering(seeing.ground.obstacles, stood, place)
+    return (sighting, "") if by is None else (replace(sighting, through=None), by.name)
+
+
+def hidden(place: Said, by: str = "") -> Said:
+    """What is said of a cue that is hidden, by the vehicle's body where it is by nothing else.
+
+    place : where on the body it would stand
+    """
+    if by:
+        return Said("hidden behind", what=by)
     return Said("hidden and would stand", place=place) if place else Said("hidden")

@@ -1,38 +1,56 @@
 """An edge on the ground that runs through the picture at some height past a mark."""
 
-from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden
-from faircorner.cues.places import edge_line
-from faircorner.said import Said
-from faircorner.sight import edge_sights
+import numpy as np
 
-__all__ = ["edge_said", "edges_seen"]
+from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden, uncovered
+from faircorner.ground import Kerbline
+from faircorner.said import Said
+from faircorner.sight import EdgeSight, edge_sights
+
+__all__ = ["any_edges", "edge_said", "edges_seen"]
 
 
 def edges_seen(seeing: Seeing) -> list[Cue]:
     """The edge that is waited for past every mark; nothing where there is none, or a curved one."""
-    name = seeing.watched.edge
-    if not name:
-        return []
-    line = edge_line(seeing.ground, name)
-    # A curve has no one height in the picture.
-    if line.radius is not None:
-        return []
-    sights = edge_sights(seeing.vehicle, seeing.seat, seeing.poses, seeing.s, line.drawn(1.0))
     return [
-        Cue(
-            what=name,
-            sighting=e.sighting,
-            sharpness=e.sharpness,
-            target=e.ground,
-            height=0.0,
-            said=edge_said(name, e.sighting.through, e.sighting.place),
-        )
-        for e in sights
+        cue
+        for line in seeing.ground.kerblines
+        if line.name == seeing.watched.edge
+        for cue in _past_marks(seeing, line)
     ]
 
 
-def edge_said(what: str, through: str | None, place: Said) -> Said:
-    """What the driver sees of it; through : None where the body hides it."""
+def any_edges(seeing: Seeing) -> list[Cue]:
+    """Any edge that is sharp past any mark, for whoever sees nothing else.
+
+    Rolled along beside one its picture stands still, which tells nothing.
+    """
+    edges = (cue for line in seeing.ground.kerblines for cue in _past_marks(seeing, line))
+    return [cue for cue in edges if cue.sharp]
+
+
+def _past_marks(seeing: Seeing, line: Kerbline) -> list[Cue]:
+    # A curve has no one height in the picture.
+    if line.radius is not None:
+        return []
+    sights = edge_sights(seeing.vehicle, seeing.seat, seeing.onward, line.drawn(1.0))
+    return [_cue(seeing, line.name, sight) for sight in sights]
+
+
+def _cue(seeing: Seeing, name: str, sight: EdgeSight) -> Cue:
+    sighting, by = uncovered(seeing, sight.sighting, np.append(sight.ground, 0.0))
+    return Cue(
+        what=name,
+        sighting=sighting,
+        sharpness=sight.sharpness,
+        target=sight.ground,
+        height=0.0,
+        said=edge_said(name, sighting.through, sighting.place, by),
+    )
+
+
+def edge_said(what: str, through: str | None, place: Said, by: str = "") -> Said:
+    """What the driver sees of it; through : None where the body, or what `by` names, hides it."""
     if through is None:
-        return hidden(place)
+        return hidden(place, by)
     return Said("edge runs", through=through, what=what, place=place)

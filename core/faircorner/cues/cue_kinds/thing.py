@@ -2,10 +2,11 @@
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden
+from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden, uncovered
 from faircorner.cues.places import aside, own_mark
+from faircorner.plane import Floats
 from faircorner.said import Said
-from faircorner.sight import sharpness, sight_of
+from faircorner.sight import LAMP, Sighting, sharpness, sight_of
 
 __all__ = ["thing_said", "things_seen"]
 
@@ -15,41 +16,50 @@ def things_seen(seeing: Seeing) -> list[Cue]:
 
     Where a thing is waited for it is that thing, at the edge that passes the mark.
     """
-    pose, watched = seeing.poses[1], seeing.watched
-    eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seeing.seat.eye[0]
-    seen = []
-    for what, corners, height in seeing.ground.sighted:
-        if watched.thing and what != watched.thing:
-            continue
-        off = np.linalg.norm(corners - eye, axis=1)
-        if watched.thing:
-            mark = own_mark(seeing.vehicle, watched.mark)
-            off = np.abs(aside(seeing.seat, mark, pose, corners))
-        target = corners[int(off.argmin())]
-        sighting = sight_of(seeing.vehicle, seeing.seat, pose, target, height)
-        seen.append((what, target, height, sighting))
-    return [
-        Cue(
-            what=what,
-            sighting=sighting,
-            sharpness=sharpness(
-                seeing.vehicle, seeing.seat, seeing.poses, seeing.s, target, height
-            ),
-            target=target,
-            height=height,
-            said=thing_said(what, sighting.through, sighting.place, passing=watched.mark),
-        )
-        for what, target, height, sighting in [one for one in seen if one[3].through] or seen
+    watched = seeing.watched
+    cues = [
+        _seen(seeing, what, corners, height)
+        for what, corners, height in seeing.ground.sighted
+        if watched.thing in ("", what)
     ]
+    return [cue for cue in cues if cue.shows] or cues
 
 
-def thing_said(what: str, through: str | None, place: Said, *, passing: str) -> Said:
-    """What the driver sees of it; through : None where the body hides it.
+def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Cue:
+    """The first edge that shows, else the first of all."""
+    looked = (_at(seeing, corner, height) for corner in _in_order(seeing, corners))
+    first = target, sighting, by = next(looked)
+    if sighting.through is None:
+        target, sighting, by = next((one for one in looked if one[1].through), first)
+    sharp = sharpness(seeing.vehicle, sighting, seeing.onward, target)
+    said = thing_said(what, sighting.through, sighting.place, seeing.watched.mark, by)
+    return Cue(
+        what=what, sighting=sighting, sharpness=sharp, target=target, height=height, said=said
+    )
+
+
+def _in_order(seeing: Seeing, corners: Floats) -> Floats:
+    """Nearest to the eye first; of what is waited for only the one at the mark."""
+    pose, watched, seat = seeing.pose, seeing.watched, seeing.seat
+    if watched.thing:
+        mark = own_mark(seeing.vehicle, watched.mark)
+        return corners[[np.abs(aside(seat, mark, pose, corners)).argmin()]]
+    eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
+    return np.asarray(corners[np.linalg.norm(corners - eye, axis=1).argsort(kind="stable")])
+
+
+def _at(seeing: Seeing, corner: Floats, height: float) -> tuple[Floats, Sighting, str]:
+    sighting = sight_of(seeing.vehicle, seeing.seat, seeing.pose, corner, height)
+    return corner, *uncovered(seeing, sighting, np.append(corner, min(LAMP, height)))
+
+
+def thing_said(what: str, through: str | None, place: Said, passing: str, by: str = "") -> Said:
+    """What the driver sees of it; through : None where the body, or what `by` names, hides it.
 
     passing : the vehicle's own mark that the thing is waited for at, empty where at none
     """
     if through is None:
-        return hidden(place)
+        return hidden(place, by)
     if passing:
         return Said("thing passes", through=through, what=what, mark=passing)
     if place:

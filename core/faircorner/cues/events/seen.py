@@ -6,7 +6,7 @@ from typing import Any, ClassVar, Literal
 import numpy as np
 
 from faircorner.cues.events.base import Came, Event, Rising, Usual, Waiting, Watched
-from faircorner.cues.places import aside, own_mark
+from faircorner.cues.places import aside, outline, own_mark
 from faircorner.errors import InputError
 from faircorner.model import Model, Name
 from faircorner.plane import Floats
@@ -28,9 +28,10 @@ class Seen(Event):
         return {"kind": cls.kind, "mark": "B-pillar", "thing": usual.thing}
 
     def rising(self, waiting: Waiting) -> Rising:
-        """Of a thing with several corners it is the first that passes.
+        """Of a thing with several corners what passes is its outline, as far as it shows.
 
-        Those that have passed already when the step begins do not count.
+        Waited for from beside it the mark meets its nearer edge; from before it the edge that
+        clears the mark, not a corner behind the thing itself.
         """
         if waiting.seat is None:
             raise InputError("kind", Said("waits for what is seen"))
@@ -41,14 +42,23 @@ class Seen(Event):
             )
         corners = things[self.thing]
         mark, who = own_mark(waiting.vehicle, self.mark), waiting.seat
-        side = np.sign(aside(who, mark, waiting.pose, corners))[:, None, :]
 
-        def passed(poses: Floats, turns: Floats) -> Floats:
-            off = aside(who, mark, poses, corners)
-            # Behind one's back the two line up the other way round, which nobody sees.
-            return np.asarray(np.where(np.abs(off) < np.pi / 2, -side * off, -1.0).max(axis=-1))
+        def inside(poses: Floats) -> Floats:
+            right, left = outline(who, mark, poses, corners)
+            return np.minimum(left, -right)
 
-        return passed
+        if len(corners) == 1:
+            side = np.sign(aside(who, mark, waiting.pose, corners))
+
+            def passed(poses: Floats, turns: Floats) -> Floats:
+                off = aside(who, mark, poses, corners)[..., 0]
+                # Behind one's back the two line up the other way round, which nobody sees.
+                return np.asarray(np.where(np.abs(off) < np.pi / 2, -side * off, -1.0))
+
+            return passed
+
+        begun = np.where(inside(waiting.pose) > 0, -1.0, 1.0)[:, None]
+        return lambda poses, turns: np.asarray(begun * inside(poses))
 
     def said(self, came: Came) -> Said:
         return Said("when seen", thing=self.thing, mark=self.mark)

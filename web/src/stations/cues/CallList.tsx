@@ -10,6 +10,7 @@ import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
+import { isUnseen } from "./Unseen";
 
 interface Props {
   plan: Plan;
@@ -52,6 +53,7 @@ export const CallList = ({ plan, method, active, onCall }: Props) => (
             />
           </Disc>
           <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
+            {isUnseen(call) && <Box sx={{ fontSize: 13 }}>{call.instead.text}</Box>}
             <Looks plan={plan} step={call.leg} />
             {active === call.number && <Breaks call={call} />}
           </Told>

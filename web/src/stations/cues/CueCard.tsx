@@ -45,13 +45,18 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
           {t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })}
         </Typography>
         <Typography sx={{ fontSize: 14, mt: 0.5 }}>{call.seen.text}</Typography>
+        {call.instead.text && (
+          <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
+            {call.instead.text}
+          </Typography>
+        )}
         {Math.abs(shift) > 0.005 && (
           <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
             {shift < 0 ? t("cues.moved earlier", moved) : t("cues.moved later", moved)}
           </Typography>
         )}
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
-          {cue && cue.scatter_m !== null && (
+          {cue?.through && cue.scatter_m !== null && (
             <Tooltip title={assumed}>
               <Chip
                 size="small"

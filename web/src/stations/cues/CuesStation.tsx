@@ -27,6 +27,7 @@ import { PlanSlab } from "./PlanSlab";
 import { PlayCall, usePlayed, useRescue } from "./PlayCall";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
+import { Unseen } from "./Unseen";
 import { useCueOptions } from "./useCueOptions";
 import { WayOut } from "./WayOut";
 import { WhyNot } from "./WhyNot";
@@ -139,6 +140,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           {!shown.feasible && !editing && (
             <WhyNot docket={docket} plan={shown} options={options} change={cue.change} />
           )}
+          {shown.feasible && !editing && <Unseen plan={shown} onCall={setActive} />}
           {call && told && (
             <CueCard
               call={call}

@@ -7,6 +7,7 @@ import type { Sheet } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, FirstStop, LateWedge, OnDot } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
+import { isUnseen } from "../cues/Unseen";
 import { type Jotting, type LookDone, noteLook, noteTiming, type Timing } from "./jotted";
 
 interface Props {
@@ -51,6 +52,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
           <Box sx={{ fontSize: 14, color: ink.soft }}>
             {call ? call.said.text : t("drive.from", { where: plan.begins.text })}
           </Box>
+          {call && isUnseen(call) && <Box sx={{ fontSize: 14 }}>{call.instead.text}</Box>}
         </Box>
         {call && (
           <Box
