@@ -90,4 +90,4 @@ def test_standing_still_the_edge_tells_nothing():
 def test_leaning_toward_a_mark_moves_the_edge_at_it():
     found = one(along(2.0))
     # Leant forward the mark is no longer abeam, but the edge runs along: the same height.
-    assert found.sharpness.image == pytest.approx(0.0, abs=1e-9)
+    assert found.leaning().image == pytest.approx(0.0, abs=1e-9)

@@ -7,6 +7,7 @@ limits are inequalities; preferences, spare and excess make the objective. Each 
 batch.
 """
 
+from collections.abc import Iterator
 from contextlib import suppress
 from dataclasses import dataclass
 
@@ -34,10 +35,16 @@ _EXCESS_COST = 400.0
 _STEP = 1e-4
 # How far apart poses are looked at where a gap is told, m.
 FINE = 0.02
-_PROBES = 12
+# Starts that are looked at: at first, and where their descents end in hollows. Of the latter those
+# are taken that lie so far apart in one figure at least, as a share of its range.
+_PROBES, _MORE_PROBES, _APART = 12, 200, 0.25
 # Batches a search may take; one that needs more is circling a kink between two gaps.
 _ENOUGH = 36
 _AIM_TOLERANCE = 0.01
+# Where in a row the slacks begin.
+_SLACKS = 3
+# By so much a gap may be less than a search sees it, m.
+_COARSE = 0.005
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -120,7 +127,7 @@ class _Problem:
         return self.held(x, attempt(self.scene, self.settings(x), sample=None))
 
     def held(self, x: Floats, outcome: Driven) -> Floats:
-        """For each row of x: cost, aim, then every slack that must be 0 or more, (k, 2 + n)."""
+        """For each row of x: cost, aim, missed, then every slack to be 0 or more, (k, 3 + n)."""
         finish, berth = outcome.finish, self.berth
         along = finish.measure(berth.along)
         values = self.values(x)
@@ -138,7 +145,16 @@ class _Problem:
             if line.name not in self.passed
         ]
         unreached = (~outcome.followed.reached).sum(axis=1)
-        return np.stack([cost + unreached, finish.kerb - self.kerb, *slacks], axis=-1)
+        aim = finish.kerb - self.kerb
+        return np.stack([cost + unreached, aim, self._missed(outcome), *slacks], axis=-1)
+
+    def _missed(self, outcome: Driven) -> Floats:
+        """By how much the finish breaks what no slack keeps it to, m and rad in one sum."""
+        broken = np.zeros(len(outcome.finish.kerb))
+        for band in self.scene.bands:
+            if band.of.end is None:
+                broken += np.nan_to_num(band.broken(outcome.finish))
+        return broken
 
     def _bands(self, outcome: Driven) -> list[Floats]:
         """How far inside each fore-and-aft limit the finish is, 2 cm to spare."""
@@ -162,7 +178,8 @@ class _Problem:
                 continue
             there = self.berth.end(band.of.end) is not None
             limits += (band.low is not None) + (there and band.high is not None)
-        return slice(3 + limits, 3 + limits + len(self.passed))
+        first = _SLACKS + 1 + limits
+        return slice(first, first + len(self.passed))
 
     def at(self, x: Floats) -> Floats:
         """Row at x and at a small step along each free unknown, cached: SLSQP asks thrice."""
@@ -181,16 +198,17 @@ class _Problem:
     def _judged(self, row: Floats) -> tuple[float, Floats, bool]:
         """What the search is after as one figure, where it was had, and whether nothing is broken.
 
-        Keeping to everything comes first, then taste.
+        Keeping to everything comes first, room enough for any hand among it, then taste.
         """
-        short = float(np.minimum(row[2:], 0.0).sum() - abs(row[1]))
+        short = float(np.minimum(row[_SLACKS:], 0.0).sum() - abs(row[1]) - row[2])
         spare = float(row[self.gaps].min(initial=WANTED_SPARE))
-        merit = float(row[0]) - _SPARE_WORTH * spare - 1e3 * short
+        close = max(0.0, LEAST_SPARE + _COARSE - spare)
+        merit = float(row[0]) - _SPARE_WORTH * spare - 1e3 * (short - close)
         at = np.empty(0) if self._at is None else self._at
-        return merit, at, short > -_AIM_TOLERANCE
+        return merit, at, short > -_AIM_TOLERANCE and close <= 0
 
     def slope(self, x: Floats) -> Floats:
-        """Derivatives of a row by the free unknowns, (2 + n, free)."""
+        """Derivatives of a row by the free unknowns, (3 + n, free)."""
         rows = self.at(x)
         return np.asarray((rows[1:] - rows[0]).T / self._steps)
 
@@ -212,16 +230,17 @@ def _floors(scene: Scene) -> dict[str, float]:
     }
 
 
-def fit(scene: Scene, given: Given, *, descents: int = 2) -> Fit:
+def fit(scene: Scene, given: Given, *, descents: int = 4, more: int = 2) -> Fit:
     """Place the calls so that the vehicle ends at the goal with room to spare.
 
-    descents : tried at most before a case is called unfit
+    descents, more : tried at most before a case is called unfit, from the first starts and, where
+        they all end in hollows, from among many more
     Kerb on the left. An unfit case is data: `feasible` is false and `why_not` says what
     stands in the way.
     """
     problem = _Problem(scene, given)
     gaps = problem.gaps
-    x = _solve(problem, gaps, descents)
+    x = _solve(problem, gaps, descents, more)
     # Finely enough to tell the spare to a few millimetres, also where two corners pass.
     outcome = attempt(scene, problem.settings(x[None]), sample=FINE)
     row = problem.held(x[None], outcome)[0]
@@ -231,11 +250,11 @@ def fit(scene: Scene, given: Given, *, descents: int = 2) -> Fit:
     return Fit(values=values, outcome=outcome, spare=spare, feasible=not why_not, why_not=why_not)
 
 
-def _solve(problem: _Problem, gaps: slice, descents: int) -> Floats:
+def _solve(problem: _Problem, gaps: slice, descents: int, more: int) -> Floats:
     free = len(problem.free)
     if free == 0:
         return np.empty(0)
-    for begin in _begins(problem, gaps)[:descents]:
+    for begin in _begins(problem, gaps, descents, more):
         _search(problem, gaps, begin)
         if problem.best[2]:
             break
@@ -247,18 +266,18 @@ def _search(problem: _Problem, gaps: slice, begin: Floats) -> None:
     free = len(problem.free)
     problem.allow(_ENOUGH)
     first = problem.at(np.append(begin, (0.0, 0.0)))[0]
-    touching, breaking = np.zeros(len(first) - 2), np.zeros(len(first) - 2)
-    touching[gaps.start - 2 : gaps.stop - 2] = 1.0
-    breaking[: gaps.start - 2] = 1.0
+    touching, breaking = np.zeros(len(first) - _SLACKS), np.zeros(len(first) - _SLACKS)
+    touching[gaps.start - _SLACKS : gaps.stop - _SLACKS] = 1.0
+    breaking[: gaps.start - _SLACKS] = 1.0
 
     def slack(x: Floats) -> Floats:
-        return np.asarray(problem.at(x)[0][2:] - touching * x[-2] + breaking * x[-1])
+        return np.asarray(problem.at(x)[0][_SLACKS:] - touching * x[-2] + breaking * x[-1])
 
     def slack_slope(x: Floats) -> Floats:
-        return np.column_stack((problem.slope(x)[2:], -touching, breaking))
+        return np.column_stack((problem.slope(x)[_SLACKS:], -touching, breaking))
 
     spare = float(first[gaps].min(initial=WANTED_SPARE))
-    excess = float(-first[2 : gaps.start].min())
+    excess = float(-first[_SLACKS : gaps.start].min())
     with suppress(_Enough):
         minimize(
             lambda x: problem.at(x)[0][0] - _SPARE_WORTH * x[-2] + _EXCESS_COST * x[-1],
@@ -275,20 +294,29 @@ def _search(problem: _Problem, gaps: slice, begin: Floats) -> None:
         )  # fmt: skip
 
 
-def _begins(problem: _Problem, gaps: slice) -> Floats:
-    """A spread of starts (Halton 1960), the method's own among them, the most promising first.
+def _begins(problem: _Problem, gaps: slice, descents: int, more: int) -> Iterator[Floats]:
+    """The most promising starts, each the next where the last led to nothing."""
+    yield from _promising(problem, gaps, _PROBES)[:descents]
+    taken: list[Floats] = []
+    for begin in _promising(problem, gaps, _MORE_PROBES) if more else ():
+        if all(np.abs(begin - other).max() > _APART for other in taken):
+            taken.append(begin)
+            yield begin
+        if len(taken) == more:
+            return
 
-    The next are for the descents that end in a hollow from which nothing keeps to everything.
-    """
-    spread = halton(_PROBES, len(problem.free))
+
+def _promising(problem: _Problem, gaps: slice, probes: int) -> Floats:
+    """A spread of starts (Halton 1960), the method's own among them, the best first."""
+    spread = halton(probes, len(problem.free))
     span = problem.high - problem.low
     own = ((problem.prefer - problem.low) / span)[problem.free]
-    probes = np.vstack((own, spread))
-    rows = problem.rows(probes)
+    starts = np.vstack((own, spread))
+    rows = problem.rows(starts)
     spare = rows[:, gaps].min(axis=1, initial=WANTED_SPARE)
-    short = np.minimum(rows[:, 2:], 0.0).sum(axis=1)
+    short = np.minimum(rows[:, _SLACKS:], 0.0).sum(axis=1)
     merit = rows[:, 0] + 20 * np.abs(rows[:, 1]) - _SPARE_WORTH * (spare + short)
-    return np.asarray(probes[merit.argsort()])
+    return np.asarray(starts[merit.argsort()])
 
 
 def _why_not(

@@ -139,7 +139,7 @@ def _tried(scene: Scene, gears: tuple[int, ...], way: Way) -> Mend | None:
     method = _method(gears, way, berth.edge)
     given = Given(gap=0.0, rate=_RATE, pinned={})
     # Of the many ways that are tried another does where this one's descent is a poor one.
-    found = fit(replace(scene, method=method, seat=None), given, descents=1)
+    found = fit(replace(scene, method=method, seat=None), given, descents=1, more=0)
     if not found.feasible:
         return None
     driven = found.outcome

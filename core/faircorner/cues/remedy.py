@@ -28,10 +28,14 @@ def silent(_share: float) -> None:
 
 
 class _Fits:
-    """Fits of a search through some figures, one after another; tells how far it is."""
+    """Fits of a search through some figures, one after another; tells how far it is.
 
-    def __init__(self, heard: Heard, figures: int) -> None:
+    thorough : as a plan is looked for, which takes three times as long where there is none
+    """
+
+    def __init__(self, heard: Heard, figures: int, *, thorough: bool) -> None:
         self._heard, self._most = heard, figures * _FITS
+        self._thorough = thorough
         self._figure = self._tried = 0
 
     def next_figure(self) -> None:
@@ -41,7 +45,8 @@ class _Fits:
     def works(self, scene: Scene, given: Given) -> bool:
         self._heard(min(self._tried, self._figure * _FITS) / self._most)
         self._tried += 1
-        return fit(scene, given).feasible
+        found = fit(scene, given) if self._thorough else fit(scene, given, descents=2, more=0)
+        return found.feasible
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -76,7 +81,7 @@ def least_change(scene: Scene, given: Given, heard: Heard) -> Remedy | None:
         for room, value, change in _candidates(scene, given)
         for sign in ((1.0,) if room.only_more else (1.0, -1.0))
     ]
-    fits = _Fits(heard, len(tries))
+    fits = _Fits(heard, len(tries), thorough=False)
     found = [remedy for tried in tries for remedy in [_least(fits, *tried)] if remedy is not None]
     return min(found, key=lambda r: abs(r.by), default=None)
 
@@ -93,7 +98,7 @@ def least_sizes(scene: Scene, given: Given, heard: Heard) -> list[tuple[str, flo
         raise InputError("ground", Said("there is no least size"))
     found: list[tuple[str, float | None, Scene]] = []
     sizes = sizes_of(scene.ground, scene.vehicle)
-    fits = _Fits(heard, len(sizes))
+    fits = _Fits(heard, len(sizes), thorough=True)
     for size in sizes:
         metres = _least_of(fits, scene, given, size)
         tight = size.low if metres is None else max(size.low, metres - _TIGHTER)

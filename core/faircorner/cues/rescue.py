@@ -102,7 +102,7 @@ def rescue(
             method=replace(method, start=replace(method.start, metres=0.0, gap=0.0), steps=whole),
             standing=begun.followed.start[0],
         )
-        found = fit(trial, replace(given, pinned={}))
+        found = fit(trial, replace(given, pinned={}), descents=2, more=0)
         if found.feasible:
             more = cure == "less wheel" and found.values[0] > settled[call].wheel.of_lock
             told: Cure = "more wheel" if more else cure

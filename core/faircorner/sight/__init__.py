@@ -4,13 +4,23 @@ from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import LAMP, Sighting, sight_of
-from faircorner.sight.sharpness import ACUITY, CRAWL, REACTION, Onward, Sharpness, sharpness
+from faircorner.sight.sharpness import (
+    ACUITY,
+    CRAWL,
+    LEAN,
+    REACTION,
+    Onward,
+    Sharpness,
+    scatter,
+    sharpness,
+)
 from faircorner.sight.told import TOLD, Told
 
 __all__ = [
     "ACUITY",
     "CRAWL",
     "LAMP",
+    "LEAN",
     "REACTION",
     "TOLD",
     "EdgeSight",
@@ -21,6 +31,7 @@ __all__ = [
     "Told",
     "covering",
     "edge_sights",
+    "scatter",
     "sharpness",
     "sight_of",
 ]

@@ -5,7 +5,8 @@ told is how far above or below that mark.
 """
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import partial
 
 import numpy as np
 
@@ -15,6 +16,7 @@ from faircorner.sight.glass import Sighting, pane_hits
 from faircorner.sight.sharpness import (
     ACUITY,
     CRAWL,
+    LEAN,
     NEAR,
     REACTION,
     Onward,
@@ -35,11 +37,13 @@ class EdgeSight:
     """An edge seen past one mark of the vehicle.
 
     sighting : told by its height, m above the mark; through None where the body hides the edge
+    sharpness : but for leaning; leaning : with what that does to it, which takes longer
     ground : (2,), m on the site, where the edge is met past that mark
     """
 
     sighting: Sighting
     sharpness: Sharpness
+    leaning: Callable[[], Sharpness]
     ground: Floats
 
 
@@ -68,7 +72,7 @@ def _height(eye: Floats, share: float) -> float:
 
 
 def edge_sights(
-    vehicle: Vehicle, seat: Seat, onward: Onward, edge: Floats, *, lean: float = 0.10
+    vehicle: Vehicle, seat: Seat, onward: Onward, edge: Floats, *, lean: float = LEAN
 ) -> list[EdgeSight]:
     """An edge past every mark of the vehicle that it is seen beyond, at a call.
 
@@ -91,19 +95,20 @@ def edge_sights(
         rises = abs(heights[2] - heights[0]) / (2 * NEAR)
         turned = rises * out / (out**2 + (eye[2] - heights[1]) ** 2)
         blur = ACUITY / turned if turned > 1e-6 else np.inf
+        sharp = Sharpness(scatter=float(np.hypot(blur, REACTION * CRAWL)), lean=lean)
         found.append(
             EdgeSight(
                 sighting=sight,
-                sharpness=Sharpness(
-                    scatter=float(np.hypot(blur, REACTION * CRAWL)),
-                    lean=lean,
-                    image=moved(0.0),
-                    late=same_again(moved),
-                ),
+                sharpness=sharp,
+                leaning=partial(_leaning, sharp, moved),
                 ground=to_site(pose, now[0][None])[0],
             )
         )
     return found
+
+
+def _leaning(sharp: Sharpness, moved: Callable[[float], float]) -> Sharpness:
+    return replace(sharp, image=moved(0.0), late=same_again(moved))
 
 
 def _moved(

@@ -16,11 +16,13 @@ from faircorner.vehicle import Opening, Vehicle
 __all__ = [
     "ACUITY",
     "CRAWL",
+    "LEAN",
     "NEAR",
     "REACTION",
     "Onward",
     "Sharpness",
     "same_again",
+    "scatter",
     "sharpness",
 ]
 
@@ -29,6 +31,8 @@ __all__ = [
 ACUITY = np.radians(0.5)
 CRAWL = 0.5
 REACTION = 0.12
+# How far a driver leans without meaning to, m.
+LEAN = 0.10
 # Just before a call and just after it, m.
 NEAR = 0.03
 # A picture that comes this much later or earlier comes on another part of the way altogether; and
@@ -40,6 +44,8 @@ _ANOTHER, _STEP = 2.0, 0.05
 class Sharpness:
     """Metres of scatter a cue leaves in the stop, and metres late for each metre leant forward.
 
+    lean : m that the driver leans forward for what is told of it, which is worked out for what
+        is told alone
     image : m the image moves along the glass when the driver leans forward by `lean` metres
     late : m further rolled, as the vehicle rolls at the call, before the leaning driver sees the
         same picture; NaN where they never do, or it stands still
@@ -47,8 +53,8 @@ class Sharpness:
 
     scatter: float
     lean: float
-    image: float
-    late: float
+    image: float = float("nan")
+    late: float = float("nan")
 
     @property
     def leant(self) -> Said:
@@ -79,25 +85,31 @@ Onward: TypeAlias = Callable[[float], Floats]
 
 
 def sharpness(
-    vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats, *, lean: float = 0.10
+    vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats, *, lean: float = LEAN
 ) -> Sharpness:
     """Sharpness of a cue on an upright edge.
 
     now : how it appears at the call; onward : see `Onward`; target : (2,), m on the site
-    Scatter adds in squares: what the eye can tell over how fast the image turns, and the
-    reaction's scatter at a crawl. Nobody can say what leaning does to what is hidden.
+    Nobody can say what leaning does to what is hidden.
+    """
+    sharp = Sharpness(scatter=scatter(now, onward, target), lean=lean)
+    pane = pane_of(vehicle, now)
+    if pane is None:
+        return sharp
+    moved = _moved(pane, now, onward, target, lean)
+    return replace(sharp, image=moved(0.0), late=same_again(moved))
+
+
+def scatter(now: Sighting, onward: Onward, target: Floats) -> float:
+    """m that a cue on an upright edge leaves in the stop; arguments as for `sharpness`.
+
+    Added in squares: what the eye can tell over how fast the image turns, and the reaction's
+    scatter at a crawl.
     """
     before, after = (to_body(onward(by), target[None])[0] - now.eye[:2] for by in (-NEAR, NEAR))
     turned = abs(wrap(np.arctan2(after[1], after[0]) - np.arctan2(before[1], before[0])))
     eye = ACUITY * 2 * NEAR / turned if turned > 1e-6 else np.inf
-    pane = pane_of(vehicle, now)
-    moved = None if pane is None else _moved(pane, now, onward, target, lean)
-    return Sharpness(
-        scatter=float(np.hypot(eye, REACTION * CRAWL)),
-        lean=lean,
-        image=float("nan") if moved is None else moved(0.0),
-        late=float("nan") if moved is None else same_again(moved),
-    )
+    return float(np.hypot(eye, REACTION * CRAWL))
 
 
 def _moved(

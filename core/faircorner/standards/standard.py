@@ -6,7 +6,7 @@ from typing import Literal, TypeAlias, get_args
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.plane import Bools
+from faircorner.plane import Bools, Floats
 from faircorner.said import Said
 from faircorner.standards.finish import Finish
 from faircorner.standards.measures import MEASURES, Measure, measure_named
@@ -40,12 +40,16 @@ class Band:
 
     def holds(self, finish: Finish) -> Bools:
         """Which attempts keep the limits; what is not there to be measured counts as kept."""
+        return np.asarray(~(self.broken(finish) > 0))
+
+    def broken(self, finish: Finish) -> Floats:
+        """By how much each attempt is outside, (attempts,), SI, 0 inside; NaN not measured."""
         values = finish.measure(self.measure)
         if self.of.both_ways:
             values = np.abs(values)
         low = -np.inf if self.low is None else self.low
         high = np.inf if self.high is None else self.high
-        return np.asarray(np.isnan(values) | ((values >= low) & (values <= high)))
+        return np.asarray(np.maximum(np.maximum(low - values, values - high), 0.0))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

@@ -6,7 +6,7 @@ A new one is a module here, its place in `_KINDS`, and its words.
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden
+from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, hidden
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
 
@@ -14,7 +14,7 @@ __all__ = ["Cue", "Leant", "Seeing", "edge_said", "hidden", "leant", "sharpest",
 
 # In the order of what is waited for: a kind is looked for where none before it
 # shows sharply.
-_KINDS: tuple[Callable[[Seeing], list[Cue]], ...] = (edges_seen, things_seen, any_edges)
+_KINDS: tuple[Callable[[Seeing], list[Found]], ...] = (edges_seen, things_seen, any_edges)
 # How far a driver can lean in the belt, forward and back, the least first, m.
 _LEANS = (0.05, -0.05, 0.10, -0.10, 0.15, 0.20, 0.25)
 
@@ -34,22 +34,26 @@ def sharpest(seeing: Seeing) -> Cue | None:
     """The sharpest cue that shows; one near a mark before others.
 
     Where none shows what is waited for is told as hidden before anything else that is.
-
     None where there is nothing to line up on.
     """
-    found: list[Cue] = []
+    best = _best(seeing)
+    return None if best is None else best.whole
+
+
+def _best(seeing: Seeing) -> Found | None:
+    found: list[Found] = []
     for kind in _KINDS:
-        if any(cue.shows and cue.sharp for cue in found):
+        if any(one.cue.shows and one.cue.sharp for one in found):
             break
         found += kind(seeing)
     waited = (seeing.watched.edge, seeing.watched.thing)
-    shown = [cue for cue in found if cue.shows]
-    shown = shown or [cue for cue in found if cue.what in waited] or found
-    sharp = [cue for cue in shown if cue.sharp]
+    shown = [one for one in found if one.cue.shows]
+    shown = shown or [one for one in found if one.cue.what in waited] or found
+    sharp = [one for one in shown if one.cue.sharp]
     # A mark beside it does not make a blunt one better.
     return min(
         sharp or shown,
-        key=lambda cue: (bool(sharp) and not cue.marked, cue.sharpness.scatter),
+        key=lambda one: (bool(sharp) and not one.cue.marked, one.cue.sharpness.scatter),
         default=None,
     )
 
@@ -57,7 +61,7 @@ def sharpest(seeing: Seeing) -> Cue | None:
 def leant(seeing: Seeing) -> Leant | None:
     """The least lean by which something shows, and what; None where none does."""
     for by in _LEANS:
-        cue = sharpest(replace(seeing, seat=seeing.seat.leaning(by)))
-        if cue is not None and cue.shows:
-            return Leant(by=by, cue=cue)
+        best = _best(replace(seeing, seat=seeing.seat.leaning(by)))
+        if best is not None and best.cue.shows:
+            return Leant(by=by, cue=best.cue)
     return None

@@ -1,5 +1,6 @@
 """What every kind of cue has, and what it is looked for with."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -11,7 +12,7 @@ from faircorner.said import Said
 from faircorner.sight import Onward, Seat, Sharpness, Sighting, covering
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Cue", "Seeing", "hidden", "uncovered"]
+__all__ = ["Cue", "Found", "Seeing", "hidden", "uncovered"]
 
 # Farther from every mark of the vehicle nobody can say where something stands; and a cue that
 # leaves more is none to stop by alone, m.
@@ -53,6 +54,21 @@ class Cue:
             sharpness=self.sharpness.mirrored(self.sighting.told),
             target=self.target * np.array([1.0, -1.0]),
         )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Found:
+    """Something to line up on: a cue but for what leaning does to it.
+
+    leaning : its sharpness with that, which takes longer than to choose among cues
+    """
+
+    cue: Cue
+    leaning: Callable[[], Sharpness]
+
+    @property
+    def whole(self) -> Cue:
+        return replace(self.cue, sharpness=self.leaning())
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

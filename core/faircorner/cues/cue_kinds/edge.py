@@ -2,7 +2,7 @@
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden, uncovered
+from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, hidden, uncovered
 from faircorner.ground import Kerbline
 from faircorner.said import Said
 from faircorner.sight import EdgeSight, edge_sights
@@ -10,36 +10,36 @@ from faircorner.sight import EdgeSight, edge_sights
 __all__ = ["any_edges", "edge_said", "edges_seen"]
 
 
-def edges_seen(seeing: Seeing) -> list[Cue]:
+def edges_seen(seeing: Seeing) -> list[Found]:
     """The edge that is waited for past every mark; nothing where there is none, or a curved one."""
     return [
-        cue
+        found
         for line in seeing.ground.kerblines
         if line.name == seeing.watched.edge
-        for cue in _past_marks(seeing, line)
+        for found in _past_marks(seeing, line)
     ]
 
 
-def any_edges(seeing: Seeing) -> list[Cue]:
+def any_edges(seeing: Seeing) -> list[Found]:
     """Any edge that is sharp past any mark, for whoever sees nothing else.
 
     Rolled along beside one its picture stands still, which tells nothing.
     """
-    edges = (cue for line in seeing.ground.kerblines for cue in _past_marks(seeing, line))
-    return [cue for cue in edges if cue.sharp]
+    edges = (found for line in seeing.ground.kerblines for found in _past_marks(seeing, line))
+    return [found for found in edges if found.cue.sharp]
 
 
-def _past_marks(seeing: Seeing, line: Kerbline) -> list[Cue]:
+def _past_marks(seeing: Seeing, line: Kerbline) -> list[Found]:
     # A curve has no one height in the picture.
     if line.radius is not None:
         return []
     sights = edge_sights(seeing.vehicle, seeing.seat, seeing.onward, line.drawn(1.0))
-    return [_cue(seeing, line.name, sight) for sight in sights]
+    return [_found(seeing, line.name, sight) for sight in sights]
 
 
-def _cue(seeing: Seeing, name: str, sight: EdgeSight) -> Cue:
+def _found(seeing: Seeing, name: str, sight: EdgeSight) -> Found:
     sighting, by = uncovered(seeing, sight.sighting, np.append(sight.ground, 0.0))
-    return Cue(
+    cue = Cue(
         what=name,
         sighting=sighting,
         sharpness=sight.sharpness,
@@ -47,6 +47,7 @@ def _cue(seeing: Seeing, name: str, sight: EdgeSight) -> Cue:
         height=0.0,
         said=edge_said(name, sighting.through, sighting.place, by),
     )
+    return Found(cue=cue, leaning=sight.leaning)
 
 
 def edge_said(what: str, through: str | None, place: Said, by: str = "") -> Said:

@@ -1,40 +1,48 @@
 """An upright thing outside, seen through the glass past a mark of the vehicle."""
 
+from functools import partial
+
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Seeing, hidden, uncovered
+from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, hidden, uncovered
 from faircorner.cues.places import aside, own_mark
 from faircorner.plane import Floats
 from faircorner.said import Said
-from faircorner.sight import LAMP, Sighting, sharpness, sight_of
+from faircorner.sight import LAMP, LEAN, Sharpness, Sighting, scatter, sharpness, sight_of
 
 __all__ = ["thing_said", "things_seen"]
 
 
-def things_seen(seeing: Seeing) -> list[Cue]:
+def things_seen(seeing: Seeing) -> list[Found]:
     """Cues on the nearest edge of every thing that shows, or of every thing where none does.
 
     Where a thing is waited for it is that thing, at the edge that passes the mark.
     """
     watched = seeing.watched
-    cues = [
+    seen = [
         _seen(seeing, what, corners, height)
         for what, corners, height in seeing.ground.sighted
         if watched.thing in ("", what)
     ]
-    return [cue for cue in cues if cue.shows] or cues
+    return [found for found in seen if found.cue.shows] or seen
 
 
-def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Cue:
+def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Found:
     """The first edge that shows, else the first of all."""
     looked = (_at(seeing, corner, height) for corner in _in_order(seeing, corners))
     first = target, sighting, by = next(looked)
     if sighting.through is None:
         target, sighting, by = next((one for one in looked if one[1].through), first)
-    sharp = sharpness(seeing.vehicle, sighting, seeing.onward, target)
-    said = thing_said(what, sighting.through, sighting.place, seeing.watched.mark, by)
-    return Cue(
-        what=what, sighting=sighting, sharpness=sharp, target=target, height=height, said=said
+    cue = Cue(
+        what=what,
+        sighting=sighting,
+        sharpness=Sharpness(scatter=scatter(sighting, seeing.onward, target), lean=LEAN),
+        target=target,
+        height=height,
+        said=thing_said(what, sighting.through, sighting.place, seeing.watched.mark, by),
+    )
+    return Found(
+        cue=cue, leaning=partial(sharpness, seeing.vehicle, sighting, seeing.onward, target)
     )
 
 
