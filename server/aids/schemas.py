@@ -18,7 +18,10 @@ class HillIn(RequestBody):
 
 
 class RollOut(Schema):
-    """Where a roll ends with the wheels left one way; angle between tyre and kerb."""
+    """Where a roll ends with the wheels left one way; angle between tyre and kerb.
+
+    out_m : how much farther out in the road than before one end of it then stands
+    """
 
     way: Literal["toward", "away", "straight"]
     end: Literal["held by the kerb", "against the kerb", "off the road", "into the road",
@@ -26,6 +29,8 @@ class RollOut(Schema):
     metres: float
     tyre: Literal["front", "rear"] | None
     angle_deg: float
+    out_m: float
+    out_end: Literal["nose", "tail"]
     turns: float
     wheel_deg: float
     start: PoseOut

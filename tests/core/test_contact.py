@@ -2,13 +2,14 @@
 
 import numpy as np
 import pytest
-from faircorner.ground.kerbline import near_kerb
+from faircorner.ground.kerbline import Kerbline, near_kerb
 from faircorner.motion import Leg, clearance, drive, swept_outline, swing
 from faircorner.plane import box, mirrored, to_site
 from faircorner.vehicle import tyre_poses
-from hypothesis import given
+from hypothesis import assume, given
 from hypothesis import strategies as st
-from shapely import Polygon, unary_union
+from shapely import Point, Polygon, unary_union
+from shapely import box as rectangle
 
 seeds = st.integers(0, 100_000)
 BODY = box(-0.7, 3.4, 0.9, 0.2)
@@ -155,3 +156,20 @@ def test_a_turned_front_tyre_reaches_further_than_a_straight_one(linnet):
     turned = 0.2 * np.sin(angle) + linnet.tyre_width / 2 * (np.cos(angle) - 1)
     assert np.degrees(angle) > 25
     assert by == pytest.approx(straight - turned)
+
+
+@given(st.floats(-4, 2), st.floats(-4, 2), st.floats(-np.pi, np.pi), st.floats(1.0, 6.0))
+def test_the_gap_to_a_round_kerb_is_that_of_the_whole_outline_sides_and_corners(x, y, turn, radius):
+    """The land round a corner is a quarter plane grown by the radius: apart from the sums, Shapely.
+
+    Of a rectangle that points across the corner a side is nearest, not a corner.
+    """
+    outline = np.array([(-0.9, -0.3), (0.9, -0.3), (0.9, 0.3), (-0.9, 0.3)])
+    kerb = Kerbline(name="kerb", frame=np.zeros(3), radius=radius, of_tyres=True)
+    pose = np.array([x, y, turn])
+    quarter = rectangle(radius, radius, 100, 100)
+    away = quarter.distance(Polygon(to_site(pose, outline)))
+    assume(away > 1e-6)
+    assert float(kerb.gap(pose, outline)) == pytest.approx(away - radius, abs=1e-9)
+    nearest = min(quarter.distance(Point(place)) for place in to_site(pose, outline))
+    assert float(kerb.gap(pose, outline, outline=False)) == pytest.approx(nearest - radius)

@@ -5,6 +5,7 @@ import pytest
 from faircorner.documents.aids import hill_document
 from faircorner.errors import InputError
 from faircorner.motion import best_roll, roll
+from faircorner.motion.roll import stands_out
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -41,6 +42,24 @@ def test_straight_wheels_roll_on(linnet):
         found = rolls(linnet, forward=forward, kerb=True)["straight"]
         assert (found.end, found.tyre) == ("on down the hill", None)
         np.testing.assert_allclose(found.track.poses[0, :, 2], 0.0, atol=1e-12)
+
+
+@given(st.floats(0.15, 0.4))
+def test_held_by_a_rear_tyre_the_nose_stands_out_in_the_traffic(linnet, gap):
+    """Uphill, the wheels toward the kerb: its off front corner, before and after, by hand."""
+    found = rolls(linnet, gap, forward=False, kerb=True)["toward"]
+    assert found.tyre == "rear"
+    start, end = found.track.poses[0, 0], found.track.poses[0, -1]
+    half, cut = linnet.width / 2, linnet.corner_cut
+    corner = min(
+        np.sin(end[2]) * ahead - np.cos(end[2]) * aside
+        for ahead, aside in ((linnet.nose - cut, half), (linnet.nose, half - cut))
+    )
+    expected = (start[1] - half) - (end[1] + corner)
+    assert stands_out(linnet, found) == (pytest.approx(expected), "nose")
+    assert expected > 0.4
+    held = rolls(linnet, gap, forward=False, kerb=True)["away"]
+    assert stands_out(linnet, held)[0] < 0.2
 
 
 @given(st.floats(0.05, 0.5), st.booleans())
@@ -83,6 +102,7 @@ def test_the_other_side_of_the_road_is_the_mirror_image(linnet, facing, kerb):
     assert left["best"] == right["best"]
     for mine, theirs in zip(left["ways"], right["ways"], strict=True):
         assert (mine["end"], mine["metres"]) == (theirs["end"], theirs["metres"])
+        assert (mine["out_m"], mine["out_end"]) == (theirs["out_m"], theirs["out_end"])
         assert theirs["final"]["y_m"] == pytest.approx(-mine["final"]["y_m"])
         assert theirs["turns"] == pytest.approx(-mine["turns"])
 

@@ -197,3 +197,32 @@ def test_a_chance_counts_the_movements_that_the_method_takes(
     counting = replace(standard, limits=limits)
     drive = hands_of(linnet, seat, plan, method, counting)
     assert drive(np.zeros((1, 4)), np.zeros((1, 3))).tolist() == [allowed]
+
+
+@pytest.mark.parametrize(
+    ("ahead", "behind", "said", "not_said"),
+    [
+        # 11 cm too much in all: standing askew takes room, so that the kerb has no part in it.
+        (1.30, 1.33, ("1.19 m ahead", "1.22 m behind"), "wheel"),
+        # 15 cm too little: as well the nose or the tail stands out from the kerb.
+        (
+            1.20,
+            1.17,
+            ("1.35 m ahead", "1.32 m behind", "at the front wheel", "at the rear"),
+            "no one",
+        ),
+    ],
+)
+def test_any_reading_may_be_the_wrong_one_and_is_told_with_what_would_agree(
+    linnet, ahead, behind, said, not_said
+):
+    """Between two, square to the kerb, 1.20 and 1.33 m are free; its tracks differ, so that by
+    equal readings it stands a little askew, which takes 1 cm.
+    """
+    place = with_behind(lay_kerb("quay", goal_ahead=1.2), linnet.length + 1.2 + 1.33)
+    standing = at(linnet, place, np.array([-1.2 - linnet.nose, -0.25 - 0.85, 0.0]))
+    with pytest.raises(InputError) as caught:
+        locate(standing, Readings(kerb_front=0.25, kerb_rear=0.25, ahead=ahead, behind=behind))
+    told = str(caught.value)
+    assert all(part in told for part in said), told
+    assert not_said not in told.split("agree with")[1]

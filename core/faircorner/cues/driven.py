@@ -94,7 +94,7 @@ def line_gap(poses: Floats, turns: Floats, vehicle: Vehicle, line: Kerbline) -> 
     if not line.of_tyres:
         return _least(edge_gap(vehicle, line, poses, turns))
     # No corner of a tyre is nearer to the edge than its middle by more than it is away from it.
-    middle = line.gap(poses, vehicle.axle_ends())
+    middle = line.gap(poses, vehicle.axle_ends(), outline=False)
     reach = np.linalg.norm(vehicle.tyre()[0])
     near = middle <= middle.min(axis=1, keepdims=True) + reach
     gaps = np.full(middle.shape, np.inf)

@@ -28,24 +28,21 @@ def silent(_share: float) -> None:
 
 
 class _Fits:
-    """Fits of a search through some figures, one after another; tells how far it is.
+    """Fits of a search through some figures, one after another; tells how far it is."""
 
-    thorough : as a plan is looked for, which takes three times as long where there is none
-    """
-
-    def __init__(self, heard: Heard, figures: int, *, thorough: bool) -> None:
+    def __init__(self, heard: Heard, figures: int) -> None:
         self._heard, self._most = heard, figures * _FITS
-        self._thorough = thorough
         self._figure = self._tried = 0
 
     def next_figure(self) -> None:
         self._tried = self._figure * _FITS
         self._figure += 1
 
-    def works(self, scene: Scene, given: Given) -> bool:
+    def works(self, scene: Scene, given: Given, *, thorough: bool = False) -> bool:
+        """thorough : as a plan is looked for, which takes three times as long where none is."""
         self._heard(min(self._tried, self._figure * _FITS) / self._most)
         self._tried += 1
-        found = fit(scene, given) if self._thorough else fit(scene, given, descents=2, more=0)
+        found = fit(scene, given) if thorough else fit(scene, given, descents=2, more=0)
         return found.feasible
 
 
@@ -81,7 +78,7 @@ def least_change(scene: Scene, given: Given, heard: Heard) -> Remedy | None:
         for room, value, change in _candidates(scene, given)
         for sign in ((1.0,) if room.only_more else (1.0, -1.0))
     ]
-    fits = _Fits(heard, len(tries), thorough=False)
+    fits = _Fits(heard, len(tries))
     found = [remedy for tried in tries for remedy in [_least(fits, *tried)] if remedy is not None]
     return min(found, key=lambda r: abs(r.by), default=None)
 
@@ -98,7 +95,7 @@ def least_sizes(scene: Scene, given: Given, heard: Heard) -> list[tuple[str, flo
         raise InputError("ground", Said("there is no least size"))
     found: list[tuple[str, float | None, Scene]] = []
     sizes = sizes_of(scene.ground, scene.vehicle)
-    fits = _Fits(heard, len(sizes), thorough=True)
+    fits = _Fits(heard, len(sizes))
     for size in sizes:
         metres = _least_of(fits, scene, given, size)
         tight = size.low if metres is None else max(size.low, metres - _TIGHTER)
@@ -109,17 +106,21 @@ def least_sizes(scene: Scene, given: Given, heard: Heard) -> list[tuple[str, flo
 def _least_of(fits: _Fits, scene: Scene, given: Given, size: Size) -> float | None:
     fits.next_figure()
 
-    def works(metres: float) -> bool:
-        return fits.works(replace(scene, ground=size.at(metres)), given)
+    def works(metres: float, *, thorough: bool = False) -> bool:
+        return fits.works(replace(scene, ground=size.at(metres)), given, thorough=thorough)
 
-    low = size.low
     high = next((float(metres) for metres in size.tries if works(float(metres))), None)
-    if high is None:
-        return None
-    while high - low > _FINE:
-        middle = (low + high) / 2
-        low, high = (low, middle) if works(middle) else (middle, high)
-    return high
+    while high is not None:
+        low = size.low
+        while high - low > _FINE:
+            middle = (low + high) / 2
+            low, high = (low, middle) if works(middle) else (middle, high)
+        # What is shown as too tight is what a plan is looked for in as long as anywhere.
+        tighter = max(size.low, high - _TIGHTER)
+        if tighter >= high or not works(tighter, thorough=True):
+            return high
+        high = tighter
+    return None
 
 
 _Change = Callable[[float], tuple[Scene, Given]]

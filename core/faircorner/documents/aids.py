@@ -8,7 +8,7 @@ import numpy as np
 from faircorner.cues import Shuffle
 from faircorner.documents.figures import figure, pose_document, wheel_angle
 from faircorner.motion import Roll, best_roll, roll
-from faircorner.motion.roll import HOLDS, INTO
+from faircorner.motion.roll import HOLDS, INTO, stands_out
 from faircorner.sides import Side, turned_back, turned_in
 from faircorner.vehicle import Vehicle
 
@@ -29,7 +29,10 @@ def hill_document(
     return {
         "best": best_roll(rolls),
         "assumed": {"into_m": INTO, "holds_deg": figure(degrees(HOLDS))},
-        "ways": [_rolled(vehicle, side, way, found) for way, found in rolls.items()],
+        "ways": [
+            {**_rolled(vehicle, side, way, found), **_out(car, found)}
+            for way, found in rolls.items()
+        ],
     }
 
 
@@ -49,6 +52,11 @@ def _rolled(vehicle: Vehicle, side: Side, way: str, found: Roll) -> dict[str, An
         "final": pose_document(poses[-1]),
         "path_m": np.round(poses[::5, :2], 3).tolist(),
     }
+
+
+def _out(car: Vehicle, found: Roll) -> dict[str, Any]:
+    out, end = stands_out(car, found)
+    return {"out_m": figure(out), "out_end": end}
 
 
 def shuffle_document(found: Shuffle) -> dict[str, Any]:

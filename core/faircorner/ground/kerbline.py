@@ -26,17 +26,32 @@ def _off(x: float, y: float, radius: float) -> float:
 
 
 @compiled
-def _gaps(poses: Floats, points: Floats, frame: Floats, radius: float) -> Floats:
+def _beside(ax: float, ay: float, bx: float, by: float, radius: float) -> float:
+    """Signed distance of a straight side between two places to the round of a kerbline, m."""
+    ex, ey = bx - ax, by - ay
+    rx, ry = radius - ax, radius - ay
+    length = ex * ex + ey * ey
+    share = min(max((rx * ex + ry * ey) / length, 0.0), 1.0) if length > 0 else 0.0
+    return float(np.hypot(rx - share * ex, ry - share * ey)) - radius
+
+
+@compiled
+def _gaps(poses: Floats, points: Floats, frame: Floats, radius: float, *, outline: bool) -> Floats:
     gaps = np.full(len(poses), np.inf)
     cos_frame, sin_frame = np.cos(frame[2]), np.sin(frame[2])
     for i in range(len(poses)):
         dx, dy = poses[i, 0] - frame[0], poses[i, 1] - frame[1]
         x, y = cos_frame * dx + sin_frame * dy, cos_frame * dy - sin_frame * dx
         cos, sin = np.cos(poses[i, 2] - frame[2]), np.sin(poses[i, 2] - frame[2])
+        ahead, left = points[-1]
+        last_x, last_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
         for j in range(len(points)):
             ahead, left = points[j]
-            off = _off(x + cos * ahead - sin * left, y + sin * ahead + cos * left, radius)
-            gaps[i] = min(gaps[i], off)
+            here_x, here_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
+            gaps[i] = min(gaps[i], _off(here_x, here_y, radius))
+            if outline and not np.isnan(radius):
+                gaps[i] = min(gaps[i], _beside(last_x, last_y, here_x, here_y, radius))
+            last_x, last_y = here_x, here_y
     return gaps
 
 
@@ -68,16 +83,19 @@ class Kerbline:
         """What a plan leaves, m."""
         return TYRE_SPARE if self.of_tyres else BODY_SPARE
 
-    def gap(self, poses: Floats, points: Floats) -> Floats:
-        """Least signed distance of a body's points, m, negative on the land.
+    def gap(self, poses: Floats, points: Floats, *, outline: bool = True) -> Floats:
+        """Least signed distance of a body, m, negative on the land.
 
         poses : (..., 3), on the site; points : (n, 2), in the body's frame. Returns (...).
+        outline : whether the points are the corners of a convex one, whose sides count too
         The land round a corner is the quarter plane beyond the curve's centre grown by the
-        radius, so that off it the distance is that to the quarter plane less the radius.
+        radius, so that off it the distance is that to the quarter plane less the radius: from a
+        corner of the body, or from the quarter plane's own to a side.
         """
         radius = np.nan if self.radius is None else self.radius
         flat = whole(poses.reshape(-1, 3))
-        return _gaps(flat, whole(points), whole(self.frame), radius).reshape(poses.shape[:-1])
+        gaps = _gaps(flat, whole(points), whole(self.frame), radius, outline=outline)
+        return gaps.reshape(poses.shape[:-1])
 
     def drawn(self, reach: float) -> Floats:
         """The edge as a polyline (n, 2) on the site, straight stretches `reach` m long."""

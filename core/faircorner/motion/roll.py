@@ -14,7 +14,7 @@ from faircorner.motion.legs import Leg, Track, drive
 from faircorner.plane import Floats, to_site
 from faircorner.vehicle import Vehicle
 
-__all__ = ["HOLDS", "INTO", "End", "Roll", "best_roll", "roll"]
+__all__ = ["HOLDS", "INTO", "End", "Roll", "best_roll", "roll", "stands_out"]
 
 End: TypeAlias = Literal["held by the kerb", "against the kerb", "off the road", "into the road",
                          "on down the hill"]  # fmt: skip
@@ -76,6 +76,18 @@ def roll(vehicle: Vehicle, *, gap: float, forward: bool, turns: float, kerb: boo
     elif _first(across >= 0) < out:
         return _ended(track, _first(across >= 0), "off the road")
     return _ended(track, out, "into the road" if out < len(poses) else "on down the hill")
+
+
+def stands_out(vehicle: Vehicle, found: Roll) -> tuple[float, Literal["nose", "tail"]]:
+    """How much farther out in the road it stands where the roll ends, m, and which end of it.
+
+    The body's farthest corner counts; 0 where nothing has come farther out.
+    """
+    body = vehicle.outline()[0]
+    before, after = (to_site(found.track.poses[0, at], body) for at in (0, -1))
+    farthest = int(after[:, 1].argmin())
+    out = float(before[:, 1].min() - after[farthest, 1])
+    return max(0.0, out), "nose" if body[farthest, 0] > vehicle.wheelbase / 2 else "tail"
 
 
 def _at_the_kerb(track: Track, front: int, rear: int, angle: float) -> Roll:

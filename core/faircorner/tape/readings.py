@@ -1,9 +1,10 @@
 """From two to four tape readings to where the vehicle stands. Derivation: docs/sums/tape.md."""
 
+from collections.abc import Callable, Collection
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.optimize import least_squares
+from scipy.optimize import OptimizeResult, least_squares
 from scipy.stats import chi2
 
 from faircorner.cues import Scene
@@ -20,6 +21,8 @@ __all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "locate"]
 TAPE_SIGMA = 0.01
 # Readings that a tape would give less often than this contradict each other.
 _CONTRADICTION = 0.001
+# A vehicle that stands askew is looked for from so far askew either way, rad.
+_TURNED = 0.05
 _PLAUSIBLE = {
     "kerb_front": (-1.0, 4.0),
     "kerb_rear": (-1.0, 4.0),
@@ -90,20 +93,36 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
         raise InputError("behind_m", Said("nothing stands behind"))
     _check_angle(car, readings)
     taped = {name: value for name in _PLAUSIBLE if (value := getattr(readings, name)) is not None}
-    wanted = np.array(list(taped.values()))
     along = readings.ahead is not None or readings.behind is not None
     planned = berth.local(scene.standing)
 
     def on_site(p: Floats) -> Floats:
         return berth.on_site(p if along else np.append(planned[0], p))
 
-    def residuals(p: Floats) -> Floats:
-        finish = finish_at(on_site(p)[None], car, place)
-        return np.array([finish.measure(n)[0] for n in taped]) / TAPE_SIGMA - wanted / TAPE_SIGMA
+    def fitted(names: Collection[str], *, turned: float = 0.0) -> OptimizeResult:
+        """The place along and off the berth and the heading by some of the readings."""
+        wanted = np.array([taped[name] for name in names])
 
-    guess = np.array([planned[0], -readings.kerb_rear - car.width / 2, 0.0])
-    solved = least_squares(residuals, guess if along else guess[1:], x_scale="jac")
-    _check_agreement(readings, solved.fun, len(solved.x))
+        def residuals(p: Floats) -> Floats:
+            finish = finish_at(on_site(p)[None], car, place)
+            found = np.array([finish.measure(n)[0] for n in names]) / TAPE_SIGMA
+            return np.asarray(found - wanted / TAPE_SIGMA)
+
+        guess = np.array([planned[0], -readings.kerb_rear - car.width / 2, turned])
+        return least_squares(residuals, guess if along else guess[1:], x_scale="jac")
+
+    def would_fit(name: str) -> float:
+        """What one reading would have to be for all to agree; NaN where nothing would do."""
+        others = [other for other in taped if other != name]
+        tries = (fitted(others, turned=by) for by in (-_TURNED, _TURNED))
+        poses = (on_site(one.x) for one in tries if one.cost < 1)
+        values = (float(finish_at(p[None], car, place).measure(name)[0]) for p in poses)
+        low, high = _PLAUSIBLE[name]
+        there = (value for value in values if low <= value <= high)
+        return min(there, key=lambda value: abs(value - taped[name]), default=float("nan"))
+
+    solved = fitted(taped)
+    _check_agreement(readings, solved, would_fit)
     sigma = np.sqrt(np.diag(np.linalg.inv(solved.jac.T @ solved.jac)))
     pose = on_site(solved.x)
     finish = finish_at(pose[None], car, place)
@@ -128,15 +147,18 @@ def _check_angle(vehicle: Vehicle, readings: Readings) -> None:
         )
 
 
-def _check_agreement(readings: Readings, residuals: Floats, unknowns: int) -> None:
+def _check_agreement(
+    readings: Readings, solved: OptimizeResult, would_fit: Callable[[str], float]
+) -> None:
     ahead, behind = readings.ahead, readings.behind
-    # Only the two gaps along the kerb are ever one too many.
+    # Only with both gaps along the kerb is there a reading more than is needed.
     if ahead is None or behind is None:
         return
-    spare = len(residuals) - unknowns
-    if spare > 0 and chi2.sf(float(residuals @ residuals), spare) < _CONTRADICTION:
-        # Each takes half the error.
-        off = abs(float(residuals[2:].sum())) * TAPE_SIGMA
+    spare = len(solved.fun) - len(solved.x)
+    if spare > 0 and chi2.sf(float(solved.fun @ solved.fun), spare) < _CONTRADICTION:
+        # Each gap takes half the error; but any of the four may be the wrong one.
+        off = abs(float(solved.fun[2:].sum())) * TAPE_SIGMA
+        fits = [(name, would_fit(name)) for name in _PLAUSIBLE]
         raise InputError(
             "behind_m",
             Said(
@@ -144,5 +166,16 @@ def _check_agreement(readings: Readings, residuals: Floats, unknowns: int) -> No
                 ahead=Exact(ahead),
                 behind=Exact(behind),
                 off=Length(off),
+                fits=_either(
+                    [Said(f"reading {n}", to=Length(to)) for n, to in fits if not np.isnan(to)]
+                ),
             ),
         )
+
+
+def _either(said: list[Said]) -> Said:
+    """One or the other, in words; nothing where there is none."""
+    if not said:
+        return Said()
+    first, *others = said
+    return Said("or", one=first, other=_either(others)) if others else first

@@ -3333,6 +3333,8 @@ export interface components {
         /**
          * RollOut
          * @description Where a roll ends with the wheels left one way; angle between tyre and kerb.
+         *
+         *     out_m : how much farther out in the road than before one end of it then stands
          */
         RollOut: {
             /**
@@ -3351,6 +3353,13 @@ export interface components {
             tyre: ("front" | "rear") | null;
             /** Angle Deg */
             angle_deg: number;
+            /** Out M */
+            out_m: number;
+            /**
+             * Out End
+             * @enum {string}
+             */
+            out_end: "nose" | "tail";
             /** Turns */
             turns: number;
             /** Wheel Deg */

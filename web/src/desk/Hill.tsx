@@ -159,6 +159,16 @@ const ended = (roll: Roll, into: Metres, units: Units): string => {
   }[roll.end];
 };
 
+// Less than this nobody in the road notices, m.
+const NOTICED = 0.1;
+
+/** How far out in the traffic it then stands; behind a rear tyre at the kerb that is the harm. */
+const standsOut = (roll: Roll, units: Units): string => {
+  if (roll.out_m < NOTICED || roll.tyre === null) return "";
+  const out = { by: length(roll.out_m, units), end: t(`names.${roll.out_end}`) };
+  return roll.tyre === "rear" ? t("desk.stands out wrongly", out) : t("desk.stands out", out);
+};
+
 const Way = ({ roll, best, side, kerb, forward, vehicle, into }: WayProps) => {
   const units = useUnits();
   const away = side === "left" ? -1 : 1;
@@ -196,7 +206,9 @@ const Way = ({ roll, best, side, kerb, forward, vehicle, into }: WayProps) => {
           {t(WAYS[roll.way])}
           {best && " ✓"}
         </Typography>
-        <Box sx={{ fontSize: 15 }}>{ended(roll, into, units)}</Box>
+        <Box sx={{ fontSize: 15 }}>
+          {ended(roll, into, units)} {standsOut(roll, units)}
+        </Box>
         {best && (
           <Box sx={{ fontWeight: 700, color: ink.teal }}>{t("desk.leave them like this")}</Box>
         )}
