@@ -62,9 +62,12 @@ def lands(ground):
     return {"kerb": box(-_FAR, 0, _FAR, _FAR), FAR_KERB: far}
 
 
-def _depth(land, places):
-    """Least signed distance of places (..., 2) to land, m; negative inside."""
-    flat = points(places.reshape(-1, 2))
+def _depth(land, outlines):
+    """Least signed distance of outlines (..., corners, 2) to land, m; negative inside."""
+    apart = distance(land, polygons(outlines.reshape(-1, *outlines.shape[-2:]))).min()
+    if apart > 0:
+        return float(apart)
+    flat = points(outlines.reshape(-1, 2))
     outside = distance(land, flat)
     inside = distance(land.boundary, flat)
     return float(np.where(outside > 0, outside, -inside).min())
