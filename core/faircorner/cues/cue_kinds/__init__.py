@@ -6,14 +6,13 @@ A new one is a module here, its place in `_KINDS`, and its words.
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, hidden
+from faircorner.cues.cue_kinds.base import Cue, Found, Seeing
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
 
-__all__ = ["Cue", "Leant", "Seeing", "edge_said", "hidden", "leant", "sharpest", "thing_said"]
+__all__ = ["Cue", "Leant", "Seeing", "edge_said", "leant", "sharpest", "thing_said"]
 
-# In the order of what is waited for: a kind is looked for where none before it
-# shows sharply.
+# In the order of what is waited for: a kind is looked for where none before it shows sharply.
 _KINDS: tuple[Callable[[Seeing], list[Found]], ...] = (edges_seen, things_seen, any_edges)
 # How far a driver can lean in the belt, forward and back, the least first, m.
 _LEANS = (0.05, -0.05, 0.10, -0.10, 0.15, 0.20, 0.25)

@@ -136,7 +136,7 @@ const figuresOf = (
             number: totals.narrowest_call,
           }),
     ],
-    [t("compare.calls that do not show"), String(totals.unseen ?? 0)],
+    [t("compare.calls that do not show"), totals.unseen == null ? "–" : String(totals.unseen)],
     [t("compare.swings out"), length(totals.swings_out_m, units)],
     [
       t("compare.nearest to what stands there"),
