@@ -23,6 +23,8 @@ TAPE_SIGMA = 0.01
 _CONTRADICTION = 0.001
 # A vehicle that stands askew is looked for from so far askew either way, rad.
 _TURNED = 0.05
+# A wheel this much farther out than the other is no slip of the tape that anybody would believe, m.
+_ASKEW = 0.6
 _PLAUSIBLE = {
     "kerb_front": (-1.0, 4.0),
     "kerb_rear": (-1.0, 4.0),
@@ -118,6 +120,8 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
         poses = (on_site(one.x) for one in tries if one.cost < 1)
         values = (float(finish_at(p[None], car, place).measure(name)[0]) for p in poses)
         low, high = _PLAUSIBLE[name]
+        if name.startswith("kerb"):
+            low, high = taped[name] - _ASKEW, taped[name] + _ASKEW
         there = (value for value in values if low <= value <= high)
         return min(there, key=lambda value: abs(value - taped[name]), default=float("nan"))
 
