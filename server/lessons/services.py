@@ -10,12 +10,13 @@ from django.db import transaction
 from faircorner.cues import Scene, mend
 from faircorner.cues.drawing import held
 from faircorner.documents.figures import dimension_document
-from faircorner.documents.finishes import finish_document
+from faircorner.documents.finishes import finish_document, read_finish
 from faircorner.documents.plans import mend_document
+from faircorner.documents.reading import read_document
 from faircorner.documents.verdicts import verdict_document
 from faircorner.errors import InputError
 from faircorner.said import Said
-from faircorner.standards import Noted, counted
+from faircorner.standards import Finish, Noted, counted
 from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, judge, locate
 
 from server.errors import Stale
@@ -98,8 +99,11 @@ def correct_notes(
         raise Stale(Said("notes corrected meanwhile"))
     _fit_the_sheet(notes, attempt.cue_sheet)
     attempt.corrections.create(school=attempt.school, author=author, notes=notes)
-    if attempt.readings is not None:
-        tape_attempt(attempt, attempt.readings)
+    if attempt.tape is not None:
+        # Where it stood is as it was found; only what was noted of it is judged anew.
+        finish = read_finish(attempt.tape["finish"])
+        attempt.tape |= {"verdict": _verdict(attempt.cue_sheet, notes, finish)}
+        attempt.save(update_fields=["tape"])
     return attempt
 
 
@@ -142,9 +146,6 @@ def tape_result(
     scene = _scene(sheet)
     taped = _located(scene, readings)
     x, y, heading = (float(v) for v in taped.pose)
-    noted = _noted(notes, sheet)
-    unwatched = [sheet.plan["looks"][i] for i in noted.unwatched]
-    verdict = judge(scene.standard, taped.finish, counted(noted), unwatched=len(unwatched))
     return {
         "pose": {"x_m": round(x, 4), "y_m": round(y, 4), "heading_deg": round(degrees(heading), 3)},
         "along_known": readings.get("ahead_m") is not None or readings.get("behind_m") is not None,
@@ -155,10 +156,18 @@ def tape_result(
         "sigma_across_m": round(float(taped.sigma[1]), 4),
         "sigma_angle_deg": round(degrees(float(taped.sigma[2])), 3),
         "finish": finish_document(taped.finish),
-        "verdict": {
-            **verdict_document(verdict),
-            "unwatched": [{"step": look["step"], "look": look["look"]} for look in unwatched],
-        },
+        "verdict": _verdict(sheet, notes, taped.finish),
+    }
+
+
+def _verdict(sheet: CueSheet, notes: dict[str, Any], finish: Finish) -> dict[str, Any]:
+    noted = _noted(notes, sheet)
+    unwatched = [sheet.plan["looks"][i] for i in noted.unwatched]
+    standard = read_document("standard", sheet.standard.body).build()
+    verdict = judge(standard, finish, counted(noted), unwatched=len(unwatched))
+    return {
+        **verdict_document(verdict),
+        "unwatched": [{"step": look["step"], "look": look["look"]} for look in unwatched],
     }
 
 

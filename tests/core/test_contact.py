@@ -86,6 +86,27 @@ def test_corners_listed_the_other_way_round_are_the_same_shape(seed):
     np.testing.assert_allclose(clearance(poses, (BODY[::-1],), PARKED[::-1]).metres, there)
 
 
+@given(seeds, st.floats(0.05, 0.5), st.floats(0.005, 0.03))
+def test_a_corner_that_clips_another_between_two_poses_is_felt(seed, apart, deep):
+    """A way of two poses, a corner inside a corner half-way, against it in a thousand."""
+    rng = np.random.default_rng(seed)
+    heading, way = rng.uniform(-np.pi, np.pi, 2)
+    mine, other = BODY[rng.integers(len(BODY))], PARKED[rng.integers(len(PARKED))]
+    inside = other + deep * (PARKED.mean(axis=0) - other) / np.hypot(*(PARKED.mean(axis=0) - other))
+    half_way = np.append(inside - to_site([0, 0, heading], mine), heading)
+    on = np.array([apart / 2 * np.cos(way), apart / 2 * np.sin(way), rng.uniform(-0.05, 0.05)])
+    poses = np.linspace(half_way - on, half_way + on, 1001)[None]
+    ends = poses[:, [0, -1]]
+    fine, coarse = (clearance(p, (BODY,), PARKED).metres[0] for p in (poses, ends))
+    felt = clearance(ends, (BODY,), PARKED, between=True)
+    assert fine < 0
+    assert felt.metres[0] == pytest.approx(fine if coarse > 0 else coarse, abs=0.001)
+    # And where nothing touches, the samples say it all.
+    clear = ends + [0.0, 9.0, 0.0]
+    there = (clearance(clear, (BODY,), PARKED, between=b).metres[0] for b in (False, True))
+    assert len(set(there)) == 1
+
+
 @given(seeds)
 def test_several_pieces_come_as_near_as_the_nearest_of_them(seed):
     poses = random_poses(seed)

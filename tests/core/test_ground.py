@@ -107,7 +107,7 @@ def test_the_tape_reads_what_the_pose_says(linnet, x, y, heading):
 def test_a_band_keeps_its_ends_and_judges_angles_both_ways():
     finish = Finish(
         taped={
-            "kerb_front": np.array([0.1, 0.45, 0.0999, 0.4501]),
+            "kerb_front": np.array([0.1, 0.45, 0.0998, 0.4502]),
             "angle": np.array([0.05, -0.05, 0.06, -0.06]),
         }
     )

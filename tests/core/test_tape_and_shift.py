@@ -9,7 +9,7 @@ from faircorner.documents.library import house_standard
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe, driving
-from faircorner.standards import Finish, Limit, Noted, Standard, counted, finish_at
+from faircorner.standards import Band, Finish, Limit, Noted, Standard, counted, finish_at
 from faircorner.tape import Readings, judge, locate
 from faircorner.tape.readings import TAPE_SIGMA
 
@@ -81,6 +81,11 @@ def test_a_limit_holds_at_its_very_end_and_a_fault_too_many_fails():
     ends = Limit(measure="kerb_rear", small=(0.1, 0.4), serious=(0.0, None))
     assert [ends.grade(v) for v in (0.1, 0.4, 0.41, 0.0, -0.01)] == [
         None, None, "small", "small", "serious"]  # fmt: skip
+    # What a tape says is exact to the millimetre; what is worked out from it, to rounding.
+    near = (0.1 - 1e-7, 0.4 + 1e-7, 0.4 + 3e-4)
+    assert [ends.grade(v) for v in near] == [None, None, "small"]
+    band = Band(measure="kerb_rear", low=0.1, high=0.4)
+    assert band.holds(Finish(taped={"kerb_rear": np.array(near)})).tolist() == [True, True, False]
     finish = Finish(taped={"kerb_rear": np.full(1, 0.5), "angle": np.full(1, -0.2)})
     angle = Limit(measure="angle", small=(None, 0.1))
     for allowed, outcome in ((2, "met with small faults"), (1, "not met")):

@@ -139,6 +139,9 @@ def test_notes_are_put_right_beside_the_first_and_judged_anew(ours, lead):
     first = {**NOTES, "looks": ["missed"] * len(looks), "kerb_touches": 2}
     made = keep(lead, ours, sheet=sheet, notes=first)
     tape(lead, made["id"], GOOD)
+    attempt = Attempt.objects.get()
+    attempt.tape["pose"]["x_m"] = attempt.tape["finish"]["ahead_m"] = 1.5
+    attempt.save()
     path = f"/api/attempts/{made['id']}/notes"
     right = {**made["notes"], "looks": ["done" for _ in looks]}
     second = ours.client("instructor")
@@ -149,6 +152,8 @@ def test_notes_are_put_right_beside_the_first_and_judged_anew(ours, lead):
     assert [one["notes"] for one in told["noted"]] == [made["notes"], right]
     assert [one["by"] for one in told["noted"]] == ["lead of ours", "instructor of ours"]
     assert told["tape"]["verdict"]["outcome"] == "met"
+    # Where it stood stays as it was found at the time.
+    assert told["tape"] == {**attempt.tape, "verdict": told["tape"]["verdict"]}
     # Whoever corrects what somebody else has corrected meanwhile is told so.
     late = send(lead, "POST", path, {"based_on": 0, "notes": first})
     assert (late.status_code, late.json()["field"]) == (409, "based_on")

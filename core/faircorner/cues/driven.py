@@ -63,7 +63,9 @@ def attempt(scene: Scene, settings: Settings, *, sample: float | None = 0.05) ->
     track = followed.coarse if sample is None else followed.track(vehicle, sample)
     lines = ground.kerblines
     way = track.poses, track.turns
-    gaps = {o.name: obstacle_gap(*way, vehicle, o) for o in ground.obstacles}
+    # A search that looks so seldom is led by gaps that change smoothly, not by what lies between.
+    between = sample is not None
+    gaps = {o.name: obstacle_gap(*way, vehicle, o, between=between) for o in ground.obstacles}
     gaps |= {line.name: line_gap(*way, vehicle, line) for line in lines}
     return Driven(
         followed=followed,
@@ -102,17 +104,22 @@ def line_gap(poses: Floats, turns: Floats, vehicle: Vehicle, line: Kerbline) -> 
     return _least(gaps)
 
 
-def obstacle_gap(poses: Floats, turns: Floats, vehicle: Vehicle, obstacle: Obstacle) -> Clearance:
+def obstacle_gap(
+    poses: Floats, turns: Floats, vehicle: Vehicle, obstacle: Obstacle, *, between: bool
+) -> Clearance:
     """Least gap of the tyres to what is low, else of the body, m.
 
-    poses : (attempts, n, 3); turns : (attempts, n), of the wheel
+    poses : (attempts, n, 3); turns : (attempts, n), of the wheel; between : see `clearance`
     """
     if not obstacle.low:
-        return clearance(poses, vehicle.outline(), obstacle.polygon)
-    # One tyre's way after another's: from pose to pose little moves, which spares most sums.
-    tyres = tyre_poses(vehicle, poses, turns).swapaxes(1, 2).reshape(len(poses), -1, 3)
-    found = clearance(tyres, (vehicle.tyre(),), obstacle.polygon)
-    return Clearance(metres=found.metres, sample=found.sample % poses.shape[1])
+        return clearance(poses, vehicle.outline(), obstacle.polygon, between=between)
+    # Each tyre goes a way of its own.
+    tyres = tyre_poses(vehicle, poses, turns).swapaxes(1, 2)
+    ways = tyres.reshape(-1, *poses.shape[1:])
+    found = clearance(ways, (vehicle.tyre(),), obstacle.polygon, between=between)
+    metres = found.metres.reshape(tyres.shape[:2])
+    which = np.arange(len(poses)), metres.argmin(axis=1)
+    return Clearance(metres=metres[which], sample=found.sample.reshape(metres.shape)[which])
 
 
 def _least(values: Floats) -> Clearance:

@@ -15,8 +15,10 @@ import numpy as np
 from scipy.optimize import minimize
 
 from faircorner.cues.driven import Driven, attempt, line_gap
+from faircorner.cues.fitted import Unknown
 from faircorner.cues.follow import Settings
 from faircorner.cues.halton import halton
+from faircorner.cues.method import Method
 from faircorner.cues.reason import Reason
 from faircorner.cues.scene import Scene
 from faircorner.ground import Berth, Ground
@@ -245,9 +247,20 @@ def fit(scene: Scene, given: Given, *, descents: int = 4, more: int = 2) -> Fit:
     outcome = attempt(scene, problem.settings(x[None]), sample=FINE)
     row = problem.held(x[None], outcome)[0]
     spare = float(row[gaps].min(initial=np.inf))
-    values = problem.values(x[None])[0]
+    values = _as_stood(scene.method, given, problem.values(x[None])[0], outcome)
     why_not = _why_not(scene, outcome, row, gaps, spare, problem.floors)
     return Fit(values=values, outcome=outcome, spare=spare, feasible=not why_not, why_not=why_not)
+
+
+def _as_stood(method: Method, given: Given, values: Floats, outcome: Driven) -> Floats:
+    """Fitted figures, those of steps with nothing left to wait for as they were found there."""
+    told = dict(zip((u.name for u in method.unknowns), values, strict=True))
+    for step, stood in zip(method.steps, outcome.followed.stood[0], strict=True):
+        figure = step.until.figure()
+        alone = method.figures.count(figure) == 1
+        if isinstance(figure, Unknown) and alone and figure.name not in given.pinned:
+            told[figure.name] = min(max(stood, figure.low), figure.high)
+    return np.array(list(told.values()))
 
 
 def _solve(problem: _Problem, gaps: slice, descents: int, more: int) -> Floats:

@@ -4,12 +4,12 @@ Calls may come late or early; the later steps still wait for their own events, a
 does. Kerb on the left throughout.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
 
 import numpy as np
 
-from faircorner.cues.events import Rising, Waiting
+from faircorner.cues.events import Event, Rising, Waiting
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.method import Method, Step
 from faircorner.cues.places import landmark_x, own_point
@@ -27,6 +27,8 @@ __all__ = ["Followed", "Settings", "follow"]
 _SPANS = (0.0, 6.0, 12.0, 36.0)
 _SCANS = [np.linspace(0.0, b - a, round((b - a) / 0.2) + 1) for a, b in pairwise(_SPANS)]
 _REFINE = np.linspace(0.0, 1.0, 21)
+# What has just come is past by so much, so that rounding cannot take it back, m or rad.
+_JUST = 1e-6
 # Places along each step at which it is followed, whatever its length: what is measured there
 # changes smoothly with the steps.
 _PLACES = np.linspace(0.0, 1.0, 25)
@@ -55,6 +57,8 @@ class Followed:
     start : (attempts, 3); legs : one a step
     reached : (attempts, steps), whether the step's end was found
     cut : (attempts, steps), whether a call could not come as early as asked
+    stood : (attempts, steps), what each step waited for, m or rad; where that had come before the
+        step began, what it then was
     coarse : the way they went, at 24 places in every step
     """
 
@@ -62,6 +66,7 @@ class Followed:
     legs: tuple[Leg, ...]
     reached: Bools
     cut: Bools
+    stood: Floats
     coarse: Track
 
     def track(self, vehicle: Vehicle, sample: float) -> Track:
@@ -105,6 +110,17 @@ def _along(
     poses = np.zeros((*s.shape, 3))
     poses[..., 2] = pose[:, 2:3] + gained
     return poses, wheels
+
+
+def _as_stood(until: Event, moment: Waiting) -> Floats:
+    """The figure at which an event would just have risen where the step begins, (attempts,).
+
+    What rises is the figure less what is, or the other way round.
+    """
+    here = moment.pose[:, None], moment.turns[:, None]
+    height = until.rising(moment)(*here)[:, 0]
+    way = until.rising(replace(moment, wanted=moment.wanted + 1.0))(*here)[:, 0] - height
+    return np.asarray(moment.wanted - (height - _JUST) / way)
 
 
 def _first_rise(
@@ -180,6 +196,7 @@ def follow(
     parts: list[tuple[Floats, Floats, Floats]] = []
     reached = np.ones((count, len(method.steps)), dtype=np.bool_)
     cut = np.zeros_like(reached)
+    stood = np.zeros(reached.shape)
     for i, step in enumerate(method.steps):
         leg = waiting[i]
         moment = Waiting(
@@ -188,6 +205,7 @@ def follow(
             then=waiting[i + 1] if i + 1 < len(waiting) else None,
             wanted=resolved(step.until.figure(), method, settings),
         )  # fmt: skip
+        stood[:, i] = moment.wanted
         known = step.until.known(moment)
         if known is not None:
             metres = known
@@ -199,6 +217,9 @@ def follow(
             metres, reached[:, i] = _first_rise(
                 vehicle, pose, turns, leg, event, places=not step.until.of_heading
             )
+            at_once = metres == 0
+            if isinstance(step.until.figure(), Unknown) and at_once.any():
+                stood[at_once, i] = _as_stood(step.until, moment)[at_once]
         late = metres + settings.late[:, i]
         cut[:, i] = late < 0
         leg = _leg(vehicle, method, step, settings, np.maximum(late, 0.0))
@@ -207,7 +228,9 @@ def follow(
         pose, turns = parts[-1][1][:, -1], parts[-1][2][:, -1]
         legs.append(leg)
     coarse = joined(begin, np.zeros(count), parts)
-    return Followed(start=begin, legs=tuple(legs), reached=reached, cut=cut, coarse=coarse)
+    return Followed(
+        start=begin, legs=tuple(legs), reached=reached, cut=cut, stood=stood, coarse=coarse
+    )
 
 
 def _leg(

@@ -121,5 +121,6 @@ def _clear(vehicle: Vehicle, ground: Ground, track: Track) -> Bools:
     for line in ground.kerblines:
         good &= line_gap(*way, vehicle, line).metres >= 0
     for obstacle in ground.obstacles:
-        good &= obstacle_gap(*way, vehicle, obstacle).metres >= LEAST_SPARE
+        found = obstacle_gap(*way, vehicle, obstacle, between=True)
+        good &= found.metres >= LEAST_SPARE
     return np.asarray(good)

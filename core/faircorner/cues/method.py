@@ -94,7 +94,8 @@ class Method:
     def __post_init__(self) -> None:
         if not self.steps:
             raise InputError("steps", Said("needs at least one step"))
-        object.__setattr__(self, "unknowns", self._unknowns())
+        fitted = dict.fromkeys(f for f in self.figures if isinstance(f, Unknown))
+        object.__setattr__(self, "unknowns", tuple(fitted))
         named = [u.name for u in self.unknowns]
         for name in named:
             if named.count(name) > 1:
@@ -111,11 +112,13 @@ class Method:
                     Said("a wheel turned standing"),
                 )
 
-    def _unknowns(self) -> tuple[Unknown, ...]:
+    @property
+    def figures(self) -> list[float | Unknown]:
+        """Every figure there is, given or to be fitted, in the order in which they are met."""
         met: list[float | Unknown] = [self.start.gap, self.start.metres]
         for step in self.steps:
             met += [step.wheel.of_lock, step.until.figure()]
-        return tuple(dict.fromkeys(figure for figure in met if isinstance(figure, Unknown)))
+        return met
 
 
 def movements(steps: tuple[Step, ...], direction: int) -> int:

@@ -16,6 +16,9 @@ __all__ = ["GRADES", "Band", "Grade", "Limit", "Range", "Standard"]
 Grade: TypeAlias = Literal["small", "serious", "ends"]
 GRADES: tuple[Grade, ...] = get_args(Grade)
 
+# A tenth of a millimetre over a limit is the rounding of a figure that meant the limit itself; of
+# angles as much in radians.
+_ROUNDING = 1e-4
 # Movements that may be taken in each gear where the standard does not count them.
 _UNCOUNTED = 2
 
@@ -40,7 +43,7 @@ class Band:
 
     def holds(self, finish: Finish) -> Bools:
         """Which attempts keep the limits; what is not there to be measured counts as kept."""
-        return np.asarray(~(self.broken(finish) > 0))
+        return np.asarray(~(self.broken(finish) > _ROUNDING))
 
     def broken(self, finish: Finish) -> Floats:
         """By how much each attempt is outside, (attempts,), SI, 0 inside; NaN not measured."""
@@ -92,7 +95,8 @@ class Limit:
         worst: Grade | None = None
         for grade in GRADES:
             low, high = self.range(grade) or (None, None)
-            if (low is not None and value < low) or (high is not None and value > high):
+            below = low is not None and value < low - _ROUNDING
+            if below or (high is not None and value > high + _ROUNDING):
                 worst = grade
         return worst
 

@@ -1,6 +1,6 @@
 """From two to four tape readings to where the vehicle stands. Derivation: docs/sums/tape.md."""
 
-from collections.abc import Callable, Collection
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -9,6 +9,7 @@ from scipy.stats import chi2
 
 from faircorner.cues import Scene
 from faircorner.errors import InputError, between
+from faircorner.ground import Ground
 from faircorner.plane import Floats, mirrored
 from faircorner.said import Exact, Length, Said
 from faircorner.sides import sided
@@ -85,56 +86,77 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
     Weighted least squares; covariance from the Jacobian (Björck, Numerical Methods for Least
     Squares Problems, 1996, section 1.1).
     """
-    car, place = scene.vehicle, scene.suited().ground
+    place = scene.suited().ground
     if scene.standing is None:
         raise InputError("standing", Said("where it was to stand"))
-    berth = place.berth
-    if readings.ahead is not None and berth.ahead is None:
+    if readings.ahead is not None and place.berth.ahead is None:
         raise InputError("ahead_m", Said("nothing stands ahead"))
-    if readings.behind is not None and berth.behind is None:
+    if readings.behind is not None and place.berth.behind is None:
         raise InputError("behind_m", Said("nothing stands behind"))
-    _check_angle(car, readings)
-    taped = {name: value for name in _PLAUSIBLE if (value := getattr(readings, name)) is not None}
-    along = readings.ahead is not None or readings.behind is not None
-    planned = berth.local(scene.standing)
+    _check_angle(scene.vehicle, readings)
+    fitting = _Fitting(
+        vehicle=scene.vehicle, ground=place, planned=place.berth.local(scene.standing),
+        taped={n: value for n in _PLAUSIBLE if (value := getattr(readings, n)) is not None},
+    )  # fmt: skip
+    solved = fitting.by(fitting.taped)
+    _check_agreement(readings, solved, fitting)
+    sigma = np.sqrt(np.diag(np.linalg.inv(solved.jac.T @ solved.jac)))
+    pose = fitting.pose(solved.x)
+    finish = fitting.finish(solved.x)
+    return TapedPose(
+        pose=pose,
+        sigma=sigma if fitting.along else np.concatenate(([np.nan], sigma)),
+        finish=finish if fitting.along else finish.without("ahead", "behind"),
+    )
 
-    def on_site(p: Floats) -> Floats:
-        return berth.on_site(p if along else np.append(planned[0], p))
 
-    def fitted(names: Collection[str], *, turned: float = 0.0) -> OptimizeResult:
-        """The place along and off the berth and the heading by some of the readings."""
-        wanted = np.array([taped[name] for name in names])
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class _Fitting:
+    """Poses by readings, in the berth's frame, p: along it where a gap was taped, off it, heading.
+
+    planned : (3,), where it was to stand; taped : m by the reading's name
+    """
+
+    vehicle: Vehicle
+    ground: Ground
+    planned: Floats
+    taped: Mapping[str, float]
+
+    @property
+    def along(self) -> bool:
+        """Whether the place along the berth was taped, and is not only assumed."""
+        return "ahead" in self.taped or "behind" in self.taped
+
+    def pose(self, p: Floats) -> Floats:
+        """On the site, (3,)."""
+        return self.ground.berth.on_site(p if self.along else np.append(self.planned[0], p))
+
+    def finish(self, p: Floats) -> Finish:
+        return finish_at(self.pose(p)[None], self.vehicle, self.ground)
+
+    def by(self, names: Collection[str], *, turned: float = 0.0) -> OptimizeResult:
+        """The pose by some of the readings, looked for from so far askew, rad."""
+        wanted = np.array([self.taped[name] for name in names])
 
         def residuals(p: Floats) -> Floats:
-            finish = finish_at(on_site(p)[None], car, place)
+            finish = self.finish(p)
             found = np.array([finish.measure(n)[0] for n in names]) / TAPE_SIGMA
             return np.asarray(found - wanted / TAPE_SIGMA)
 
-        guess = np.array([planned[0], -readings.kerb_rear - car.width / 2, turned])
-        return least_squares(residuals, guess if along else guess[1:], x_scale="jac")
+        guess = [-self.taped["kerb_rear"] - self.vehicle.width / 2, turned]
+        begin = [self.planned[0], *guess] if self.along else guess
+        return least_squares(residuals, begin, x_scale="jac")
 
-    def would_fit(name: str) -> float:
+    def would_fit(self, name: str) -> float:
         """What one reading would have to be for all to agree; NaN where nothing would do."""
-        others = [other for other in taped if other != name]
-        tries = (fitted(others, turned=by) for by in (-_TURNED, _TURNED))
-        poses = (on_site(one.x) for one in tries if one.cost < 1)
-        values = (float(finish_at(p[None], car, place).measure(name)[0]) for p in poses)
+        others = [other for other in self.taped if other != name]
+        tries = (self.by(others, turned=by) for by in (-_TURNED, _TURNED))
+        values = (float(self.finish(one.x).measure(name)[0]) for one in tries if one.cost < 1)
         low, high = _PLAUSIBLE[name]
         if name.startswith("kerb"):
-            low, high = taped[name] - _ASKEW, taped[name] + _ASKEW
+            low, high = self.taped[name] - _ASKEW, self.taped[name] + _ASKEW
         there = (value for value in values if low <= value <= high)
-        return min(there, key=lambda value: abs(value - taped[name]), default=float("nan"))
-
-    solved = fitted(taped)
-    _check_agreement(readings, solved, would_fit)
-    sigma = np.sqrt(np.diag(np.linalg.inv(solved.jac.T @ solved.jac)))
-    pose = on_site(solved.x)
-    finish = finish_at(pose[None], car, place)
-    return TapedPose(
-        pose=pose,
-        sigma=sigma if along else np.concatenate(([np.nan], sigma)),
-        finish=finish if along else finish.without("ahead", "behind"),
-    )
+        return min(there, key=lambda value: abs(value - self.taped[name]), default=float("nan"))
 
 
 def _check_angle(vehicle: Vehicle, readings: Readings) -> None:
@@ -151,9 +173,7 @@ def _check_angle(vehicle: Vehicle, readings: Readings) -> None:
         )
 
 
-def _check_agreement(
-    readings: Readings, solved: OptimizeResult, would_fit: Callable[[str], float]
-) -> None:
+def _check_agreement(readings: Readings, solved: OptimizeResult, fitting: _Fitting) -> None:
     ahead, behind = readings.ahead, readings.behind
     # Only with both gaps along the kerb is there a reading more than is needed.
     if ahead is None or behind is None:
@@ -162,7 +182,7 @@ def _check_agreement(
     if spare > 0 and chi2.sf(float(solved.fun @ solved.fun), spare) < _CONTRADICTION:
         # Each gap takes half the error; but any of the four may be the wrong one.
         off = abs(float(solved.fun[2:].sum())) * TAPE_SIGMA
-        fits = [(name, would_fit(name)) for name in _PLAUSIBLE]
+        fits = [(name, fitting.would_fit(name)) for name in _PLAUSIBLE]
         raise InputError(
             "behind_m",
             Said(
