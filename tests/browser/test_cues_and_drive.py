@@ -160,12 +160,27 @@ def test_the_exported_sheet_drives_again_in_the_core(page, tmp_path):
         assert driven["final"][name] == pytest.approx(sheet["plan"]["final"][name], abs=1e-3)
 
 
-def test_the_printed_sheet_leaves_the_rail_and_the_buttons_out(page):
+def test_the_sheet_is_printed_whole_with_every_picture_its_revisions_and_the_caution(page):
     sign_in(page)
+    calls = page.get_by_role("list", name="Calls").get_by_role("button").count()
+    # Chromium's own pages, as they leave for the printer.
+    assert len(re.findall(rb"/Type\s*/Page\b", page.pdf(format="A4"))) == 2
+    expect(page.get_by_role("navigation")).to_be_visible()
     page.emulate_media(media="print")
-    expect(page.get_by_role("list", name="Calls")).to_be_visible()
-    expect(page.get_by_role("navigation")).to_be_hidden()
-    expect(page.get_by_role("button", name="Print")).to_be_hidden()
+    expect(page.get_by_role("img", name=re.compile("^Sight picture"))).to_have_count(calls)
+    expect(page.get_by_role("img", name=re.compile("^Plan of the manoeuvre"))).to_be_visible()
+    told = page.get_by_role("list", name="Calls").get_by_role("listitem")
+    expect(told.first).to_contain_text("First stop")
+    expect(told.first).to_contain_text("all round: you are about to")
+    expect(told.last).to_contain_text("Last stop")
+    revisions = page.get_by_text("Linnet hatch, revision 1")
+    expect(revisions).to_contain_text("Quay Street, revision 1")
+    expect(page.get_by_text(re.compile(r"^Printed \d+ \w+ \d{4}"))).to_be_visible()
+    expect(page.get_by_text("Nobody stands behind a reversing vehicle")).to_be_visible()
+    for unwanted in ("button", "slider", "navigation"):
+        expect(page.get_by_role(unwanted)).to_have_count(0)
+    page.emulate_media(media="screen")
+    expect(page.get_by_role("button", name="Print")).to_be_visible()
 
 
 def test_an_attempt_is_noted_by_keys_alone(page):

@@ -7,6 +7,9 @@ export const useSize = () => {
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return;
+    // Known at once: what is drawn for paper is not there long enough to be told.
+    const { width, height } = element.getBoundingClientRect();
+    setSize({ width, height });
     const observer = new ResizeObserver(([entry]) => {
       if (!entry) return;
       const { width, height } = entry.contentRect;

@@ -10,10 +10,12 @@ export const useDates = () => {
     new Intl.DateTimeFormat(locale, { timeZone, ...options });
   const moment = written({ ...DAY, ...HOUR });
   const lesson = written({ weekday: "short", ...DAY, ...HOUR });
+  const stamp = written({ ...DAY, year: "numeric", ...HOUR });
   // A day by itself lies in no time zone.
   const day = written({ ...DAY, year: "numeric", timeZone: "UTC" });
   return {
     moment: (iso: string) => moment.format(new Date(iso)),
+    stamp: (iso: string) => stamp.format(new Date(iso)),
     lesson: (iso: string) => lesson.format(new Date(iso)),
     day: (iso: string) => day.format(new Date(`${iso}T00:00:00Z`)),
   };

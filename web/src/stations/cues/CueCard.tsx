@@ -7,9 +7,8 @@ import Tooltip from "@mui/material/Tooltip";
 import Typography from "@mui/material/Typography";
 import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
-import { length } from "../../shell/units";
-import { useUnits } from "../../shell/useDocket";
-import { decimal, t } from "../../words";
+import { t } from "../../words";
+import { assumedOf, Moved, useSharp } from "./told";
 
 interface Props {
   call: Call;
@@ -21,15 +20,8 @@ interface Props {
 }
 
 export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) => {
-  const units = useUnits();
   const cue = call.cues[0];
-  const shift = call.told_s_m - call.s_m;
-  const moved = { by: length(Math.abs(shift), units) };
-  const assumed = t("cues.assumes an eye that tells", {
-    acuity: decimal(plan.assumed.acuity_deg),
-    reaction: decimal(plan.assumed.reaction_scatter_s),
-    crawl: decimal(plan.assumed.crawl_m_per_s),
-  });
+  const sharp = useSharp(call);
   return (
     <Paper
       sx={{
@@ -50,20 +42,11 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
             {call.instead.text}
           </Typography>
         )}
-        {Math.abs(shift) > 0.005 && (
-          <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
-            {shift < 0 ? t("cues.moved earlier", moved) : t("cues.moved later", moved)}
-          </Typography>
-        )}
+        <Moved call={call} />
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
-          {cue?.through && cue.scatter_m !== null && (
-            <Tooltip title={assumed}>
-              <Chip
-                size="small"
-                color="primary"
-                variant="outlined"
-                label={t("cues.sharp to computed", { to: length(cue.scatter_m, units) })}
-              />
+          {sharp && (
+            <Tooltip title={assumedOf(plan)}>
+              <Chip size="small" color="primary" variant="outlined" label={sharp} />
             </Tooltip>
           )}
         </Box>

@@ -25,6 +25,7 @@ import { LeastRoom } from "./LeastRoom";
 import { MethodEditor } from "./MethodEditor";
 import { PlanSlab } from "./PlanSlab";
 import { PlayCall, usePlayed, useRescue } from "./PlayCall";
+import { PrintedCues } from "./PrintedCues";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
 import { Unseen } from "./Unseen";
@@ -178,6 +179,13 @@ const Sheet = ({ docket }: { docket: Docket }) => {
         </Box>
         <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />
       </Box>
+      <PrintedCues
+        docket={docket}
+        plan={shown}
+        method={method}
+        trouble={troubleOf(plan.error, shown)?.text ?? ""}
+        unsaved={draft.changed}
+      />
     </Columns>
   );
 };

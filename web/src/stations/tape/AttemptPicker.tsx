@@ -12,8 +12,11 @@ interface Props {
 
 const state = (attempt: Attempt): string => {
   if (attempt.void) return t("tape.spoilt left out");
-  const outcome = attempt.tape?.verdict.outcome;
-  return outcome ? t(`names.${outcome}`) : t("tape.not taped yet");
+  const verdict = attempt.tape?.verdict;
+  if (!verdict) return t("tape.not taped yet");
+  const outcome = t(`names.${verdict.outcome}`);
+  const wanting = verdict.met && !verdict.whole;
+  return wanting ? t("tape.as far as it was watched", { outcome }) : outcome;
 };
 
 /** Which attempt is on the drawing; the newest comes first. */

@@ -153,7 +153,12 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
             <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
           )}
           {tape ? (
-            <VerdictCard tape={tape} standard={sheet.standard} words={words} />
+            <VerdictCard
+              tape={tape}
+              standard={sheet.standard}
+              words={words}
+              checked={typed.ahead_m !== null && typed.behind_m !== null}
+            />
           ) : (
             <Alert severity="info" role="note">
               {t("tape.type both readings", { edge: words.edge })}

@@ -79,9 +79,11 @@ interface Props {
   tape: Tape;
   standard: Revision<"standard">;
   words: FinishWords;
+  /** Whether more was taped than is needed, so that a slip of the tape would contradict the rest. */
+  checked: boolean;
 }
 
-export const VerdictCard = ({ tape, standard, words }: Props) => {
+export const VerdictCard = ({ tape, standard, words, checked }: Props) => {
   const units = useUnits();
   const { verdict } = tape;
   const dates = useDates();
@@ -111,7 +113,8 @@ export const VerdictCard = ({ tape, standard, words }: Props) => {
           across: length(2 * tape.sigma_across_m, units),
           angle: degrees(2 * tape.sigma_angle_deg, 1),
           reading: length(tape.reading_sigma_m, units),
-        })}
+        })}{" "}
+        {!checked && t("tape.no slip would show")}
       </Box>
     </Paper>
   );

@@ -1,0 +1,145 @@
+/** The cue sheet on paper: A4 or Letter, every call with what is seen at it, what it was computed
+ *  from, when, and the caution. There only while something is printed. */
+
+import Box from "@mui/material/Box";
+import GlobalStyles from "@mui/material/GlobalStyles";
+import Portal from "@mui/material/Portal";
+import type { ReactNode } from "react";
+import type { Call, Docket, MethodBody, Plan } from "../../api/types";
+import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
+import { SightPicture } from "../../drawing/SightPicture";
+import { at } from "../../drawing/scrub";
+import { useDates } from "../../shell/useDates";
+import { usePrinting } from "../../shell/usePrinting";
+import { ink } from "../../theme";
+import { t } from "../../words";
+import { PlanSlab } from "./PlanSlab";
+import { assumedOf, Breaks, Disc, Looks, Moved, Told, type ToldProps, useSharp } from "./told";
+
+// The narrower of both papers within its margins, px of 1/96 inch.
+const WIDTH = 690;
+const SHEET = "printed-cues";
+const PICTURE = 216;
+
+interface Props {
+  docket: Docket;
+  plan: Plan;
+  method: MethodBody;
+  /** What stands in the way where it cannot be driven; else empty. */
+  trouble: string;
+  /** The method is being changed: no revision says what was printed. */
+  unsaved: boolean;
+}
+
+export const PrintedCues = (props: Props) => {
+  return usePrinting() ? (
+    <Portal>
+      <GlobalStyles
+        styles={{
+          "@media print": { "#root": { display: "none" } },
+          // Laid out before there is paper, where nobody sees it.
+          "@media screen": { [`#${SHEET}`]: { position: "absolute", left: -2 * WIDTH } },
+          "@page": { margin: "12mm", size: "portrait" },
+        }}
+      />
+      <Paper {...props} />
+    </Portal>
+  ) : null;
+};
+
+const Paper = ({ docket, plan, method, trouble, unsaved }: Props) => (
+  <Box
+    sx={{ width: WIDTH, mx: "auto", fontSize: 13, lineHeight: 1.35, color: ink.ink }}
+    data-printed="cues"
+  >
+    <Head docket={docket} method={method} unsaved={unsaved} />
+    {trouble && <Box sx={{ fontWeight: 700, mb: 1 }}>{trouble}</Box>}
+    <Box sx={{ height: 270, printColorAdjust: "exact" }}>
+      <PlanSlab plan={plan} vehicle={docket.vehicle.body} ground={docket.ground.body} />
+    </Box>
+    <Box component="ol" aria-label={t("cues.calls")} sx={{ m: 0, p: 0, listStyle: "none" }}>
+      <Stop mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
+        <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
+        <Looks plan={plan} step={0} />
+      </Stop>
+      {plan.calls.map((call) => (
+        <PrintedCall key={call.number} call={call} docket={docket} plan={plan} method={method} />
+      ))}
+      <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text} />
+    </Box>
+    <Box sx={{ fontWeight: 700, mt: 1.5 }}>{t("cues.computed from what was measured")}</Box>
+    <Box sx={{ mt: 0.5 }}>{assumedOf(plan)}</Box>
+    <Box sx={{ mt: 0.5 }}>{t("cues.cautions")}</Box>
+  </Box>
+);
+
+/** Whose sheet it is, of which revisions, and when it was printed. */
+const Head = ({ docket, method, unsaved }: Pick<Props, "docket" | "method" | "unsaved">) => {
+  const dates = useDates();
+  const { vehicle, seat, ground, standard } = docket;
+  const from: { name: string; number: number }[] = [vehicle, seat, ground, standard];
+  if (!unsaved) from.push(docket.method);
+  const told = from.map(({ name, number }) => t("cues.of revision", { name, number }));
+  if (unsaved) told.push(t("cues.changed not saved", { name: method.name }));
+  return (
+    <Box component="header" sx={{ mb: 1.5 }}>
+      <Box sx={{ display: "flex", justifyContent: "space-between", gap: 2 }}>
+        <Box component="h1" sx={{ fontSize: 22, m: 0 }}>
+          {method.name}
+        </Box>
+        <Box sx={{ fontSize: 18, fontWeight: 700 }}>{docket.learner.name}</Box>
+      </Box>
+      <Box>{told.join(" · ")}</Box>
+      <Box>{t("cues.printed", { when: dates.stamp(new Date().toISOString()) })}</Box>
+    </Box>
+  );
+};
+
+const ROW = {
+  display: "flex",
+  alignItems: "flex-start",
+  gap: 1.25,
+  py: 1,
+  borderTop: `1px solid ${ink.line}`,
+  breakInside: "avoid",
+} as const;
+
+const Stop = ({ mark, ...told }: ToldProps & { mark: ReactNode }) => (
+  <Box component="li" sx={ROW}>
+    <Disc>{mark}</Disc>
+    <Told {...told} />
+  </Box>
+);
+
+type CallProps = Pick<Props, "docket" | "plan" | "method"> & { call: Call };
+
+const PrintedCall = ({ call, docket, plan, method }: CallProps) => (
+  <Box component="li" sx={ROW}>
+    <Disc>
+      <CallDisc x={0} y={0} label={String(call.number)} stop={call.number === plan.calls.length} />
+    </Disc>
+    <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
+      <Box sx={{ mt: 0.5 }}>{call.seen.text}</Box>
+      {call.instead.text && <Box sx={{ fontWeight: 700 }}>{call.instead.text}</Box>}
+      <Moved call={call} />
+      <Sharp call={call} />
+      <Looks plan={plan} step={call.leg} />
+      {plan.feasible && <Breaks call={call} />}
+    </Told>
+    {call.cues.length > 0 && (
+      <Box sx={{ width: PICTURE, flexShrink: 0, printColorAdjust: "exact" }}>
+        <SightPicture
+          call={call}
+          pose={at(plan.path, call.told_s_m)}
+          vehicle={docket.vehicle.body}
+          ground={docket.ground.body}
+        />
+      </Box>
+    )}
+  </Box>
+);
+
+const Sharp = ({ call }: { call: Call }) => {
+  const leant = call.cues[0]?.leant.text;
+  return <Box sx={{ color: ink.soft }}>{[useSharp(call), leant].filter(Boolean).join(" · ")}</Box>;
+};

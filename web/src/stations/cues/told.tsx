@@ -1,0 +1,95 @@
+/** What is told of a call or a stop, on the screen and on paper: its mark, its words, its looks. */
+
+import Box from "@mui/material/Box";
+import type { ReactNode } from "react";
+import type { Call, Plan } from "../../api/types";
+import { EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
+import { length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+import { decimal, named, t } from "../../words";
+
+export const Disc = ({ children }: { children: ReactNode }) => (
+  <svg width={26} height={26} viewBox="-13 -13 26 26" aria-hidden="true" style={{ flexShrink: 0 }}>
+    {children}
+  </svg>
+);
+
+export interface ToldProps {
+  title: string;
+  where: string;
+  children?: ReactNode;
+}
+
+export const Told = ({ title, where, children }: ToldProps) => (
+  <Box sx={{ minWidth: 0, flex: 1 }}>
+    <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25 }}>{title}</Box>
+    <Box sx={{ fontSize: 13, color: ink.soft }}>{where}</Box>
+    {children}
+  </Box>
+);
+
+/** Every look before a step, with its reason. */
+export const Looks = ({ plan, step }: { plan: Plan; step: number }) =>
+  plan.looks
+    .filter((look) => look.step === step)
+    .map((look) => (
+      <Box key={look.look} sx={{ fontSize: 13, display: "flex", gap: 0.75, mt: 0.25 }}>
+        <Box component="span" sx={{ flexShrink: 0 }}>
+          <EyeMark size={17} />
+        </Box>
+        <span>
+          {named(look.look)}: {look.said.text}
+        </span>
+      </Box>
+    ));
+
+/** What goes wrong just beyond each edge of the window. */
+export const Breaks = ({ call }: { call: Call }) => {
+  const units = useUnits();
+  const edges = [
+    { when: "early", mark: <EarlyWedge />, metres: call.early_m, why: call.early_breaks.text },
+    { when: "late", mark: <LateWedge />, metres: call.late_m, why: call.late_breaks.text },
+  ] as const;
+  return (
+    <Box sx={{ fontSize: 13, mt: 0.5 }}>
+      {edges.map((edge) => (
+        <Box key={edge.when} sx={{ display: "flex", gap: 0.75, alignItems: "baseline" }}>
+          {edge.mark}
+          {edge.metres === null
+            ? t(`cues.may come ${edge.when}`, { by: length(1, units) })
+            : t(`cues.beyond ${edge.when}`, { by: length(edge.metres, units), why: edge.why })}
+        </Box>
+      ))}
+    </Box>
+  );
+};
+
+/** How much earlier or later than computed this learner is told. */
+export const Moved = ({ call }: { call: Call }) => {
+  const units = useUnits();
+  const shift = call.told_s_m - call.s_m;
+  if (Math.abs(shift) <= 0.005) return null;
+  const by = { by: length(Math.abs(shift), units) };
+  return (
+    <Box sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
+      {shift < 0 ? t("cues.moved earlier", by) : t("cues.moved later", by)}
+    </Box>
+  );
+};
+
+/** How sharply a call's cue tells the moment; nothing where nothing is seen. */
+export const useSharp = (call: Call): string | null => {
+  const units = useUnits();
+  const cue = call.cues[0];
+  if (!cue?.through || cue.scatter_m === null) return null;
+  return t("cues.sharp to computed", { to: length(cue.scatter_m, units) });
+};
+
+/** What of eye and hand is assumed and not measured. */
+export const assumedOf = ({ assumed }: Plan): string =>
+  t("cues.assumes an eye that tells", {
+    acuity: decimal(assumed.acuity_deg),
+    reaction: decimal(assumed.reaction_scatter_s),
+    crawl: decimal(assumed.crawl_m_per_s),
+  });
