@@ -25,14 +25,16 @@ __all__ = ["LEAST", "Mutant", "all_caught", "mutants"]
 FOLDER = ROOT / "tests" / "mutants"
 # So few, and the tests see too little.
 LEAST = 40
-_COPIED = ("core", "server", "house", "tests", "pyproject.toml", "manage.py", "docs/formats")
-# Of the tests: none of them is named by a mutant.
-_LEFT_OUT = ("mutants", "recorded", "browser")
+_LINKED = ("core", "server", "house", "tests", "pyproject.toml", "manage.py", "docs/formats")
 # A table that the tests of both languages are held against.
 _SHARED = "tests/lengths.json"
-# Nothing of Django's, which would read the settings before a copy's own are there.
+# Nothing that would read Django's settings before a copy's own are there.
 _SLOW_TO_LOAD = ["numpy", "scipy.optimize", "scipy.stats", "scipy.interpolate", "shapely", "numba",
-                 "pydantic", "pytest", "hypothesis", "_pytest.doctest", "psycopg"]  # fmt: skip
+                 "pydantic", "pytest", "hypothesis", "_pytest.doctest", "psycopg",
+                 "django.db.models", "django.db.backends.postgresql.base", "django.test",
+                 "django.forms", "django.template.loader", "django.core.management",
+                 "django.db.migrations.executor", "django.contrib.sessions.backends.db",
+                 "procrastinate.contrib.django", "whitenoise.middleware"]  # fmt: skip
 _ANY_TEST_OF_THE_DATABASE = "tests/server/test_schools_apart.py::test_every_route_is_walked"
 # pytest's own words: tests ran, and one failed.
 _FAILED = 1
@@ -51,6 +53,10 @@ class Mutant:
     def of_browser(self) -> bool:
         return self.test.startswith("web/")
 
+    @property
+    def of_core(self) -> bool:
+        return self.test.startswith("tests/core")
+
 
 def mutants() -> list[Mutant]:
     """Every mutant there is; raises Trouble for one that does not say what it is."""
@@ -65,6 +71,12 @@ def mutants() -> list[Mutant]:
     return found
 
 
+def _changed(mutant: Mutant) -> list[Path]:
+    """Which files a patch changes, as they stand in the house."""
+    lines = mutant.patch.read_text("utf-8").splitlines()
+    return [Path(line.removeprefix("+++ b/")) for line in lines if line.startswith("+++ b/")]
+
+
 def _apply(mutant: Mutant, folder: Path) -> None:
     done = subprocess.run(
         ["git", "apply", str(mutant.patch)], cwd=folder, capture_output=True, text=True, check=False
@@ -73,15 +85,29 @@ def _apply(mutant: Mutant, folder: Path) -> None:
         raise Trouble(f"{mutant.patch.name} does not fit the code any more:\n{done.stderr}")
 
 
-def _copied(names: Iterable[str], into: Path) -> None:
+def _linked(names: Iterable[str], into: Path, own: Iterable[Path] = ()) -> None:
+    """Links to what stands in the house; `own` files are copies, to be changed."""
     for name in names:
-        origin, copy = ROOT / name, into / name
-        copy.parent.mkdir(parents=True, exist_ok=True)
-        # Times are kept: compiled loops are known by them.
-        if origin.is_dir():
-            shutil.copytree(origin, copy, ignore=shutil.ignore_patterns(*_LEFT_OUT))
-        else:
-            shutil.copy2(origin, copy)
+        (into / name).parent.mkdir(parents=True, exist_ok=True)
+        (into / name).symlink_to(ROOT / name)
+    for path in own:
+        for folder in reversed(path.parents[:-1]):
+            _opened(into / folder)
+        # What is compiled of a changed file is its own: beside it, not in the house.
+        if (into / path.parent / "__pycache__").exists():
+            _opened(into / path.parent / "__pycache__")
+        (into / path).unlink()
+        shutil.copy2(ROOT / path, into / path)
+
+
+def _opened(folder: Path) -> None:
+    """A folder of links in place of the link to a folder."""
+    if folder.is_symlink():
+        origin = folder.readlink()
+        folder.unlink()
+        folder.mkdir()
+        for entry in os.scandir(origin):
+            (folder / entry.name).symlink_to(entry.path)
 
 
 def _in_a_copy(env: Mapping[str, str], folder: Path) -> None:
@@ -104,7 +130,7 @@ def _pytest(folder: Path, *arguments: str) -> tuple[int, str]:
         os.dup2(file.fileno(), 1)
         os.dup2(file.fileno(), 2)
         # What fails first is enough; it need not be made small, nor told in detail.
-        quick = ["-x", "-q", "--assert=plain", "--hypothesis-profile=first"]
+        quick = ["-x", "-q", "--assert=plain", "--tb=no", "--hypothesis-profile=first"]
         without = ["-p", "no:cacheprovider", "-p", "no:unraisableexception"]
         code = int(pytest.main([*quick, *without, *arguments]))
     return code, log.read_text("utf-8")
@@ -118,14 +144,14 @@ def _tried(mutant: Mutant, env: Mapping[str, str]) -> str:
     with tempfile.TemporaryDirectory(prefix="fair-corner-mutant-") as name:
         folder = Path(name)
         try:
-            _copied(_COPIED, folder)
+            _linked(_LINKED, folder, _changed(mutant))
             _apply(mutant, folder)
         except Trouble as trouble:
             return str(trouble)
         _in_a_copy(env, folder)
         # The core's tests know no Django, and are quicker without.
         core = ["-p", "no:django", "-W", "ignore"]
-        with_what = core if mutant.test.startswith("tests/core") else ["--reuse-db"]
+        with_what = core if mutant.of_core else ["--reuse-db"]
         code, said = _pytest(folder, *with_what, mutant.test)
         if code == _FAILED:
             return ""
@@ -139,7 +165,7 @@ def _database_made(env: Mapping[str, str]) -> str:
     """
     with tempfile.TemporaryDirectory(prefix="fair-corner-mutant-") as name:
         folder = Path(name)
-        _copied(_COPIED, folder)
+        _linked(_LINKED, folder)
         _in_a_copy(env, folder)
         code, said = _pytest(folder, "--reuse-db", "--create-db", _ANY_TEST_OF_THE_DATABASE)
     return said[-2000:] if code else ""
@@ -148,11 +174,16 @@ def _database_made(env: Mapping[str, str]) -> str:
 def _python(chosen: list[Mutant], env: Mapping[str, str]) -> list[tuple[Mutant, str]]:
     forks = multiprocessing.get_context("forkserver")
     forks.set_forkserver_preload(_SLOW_TO_LOAD)
+    # The core's need no database, and begin while it is made.
+    ordered = sorted(chosen, key=lambda mutant: not mutant.of_core)
     with forks.Pool(2, maxtasksperchild=1) as pool:
-        if said := pool.apply(_database_made, [dict(env)]):
+        made = pool.apply_async(_database_made, [dict(env)])
+        waiting = [pool.apply_async(_tried, [m, dict(env)]) for m in ordered if m.of_core]
+        if said := made.get():
             raise Trouble(f"the database for mutants cannot be made:\n{said}")
-        tried = pool.starmap(_tried, [(mutant, dict(env)) for mutant in chosen], chunksize=1)
-    return list(zip(chosen, tried, strict=True))
+        waiting += [pool.apply_async(_tried, [m, dict(env)]) for m in ordered if not m.of_core]
+        tried = [one.get() for one in waiting]
+    return list(zip(ordered, tried, strict=True))
 
 
 def _browser(chosen: list[Mutant]) -> list[tuple[Mutant, str]]:
@@ -165,7 +196,7 @@ def _browser(chosen: list[Mutant]) -> list[tuple[Mutant, str]]:
         for mutant in chosen:
             here = folder / mutant.name
             shutil.copytree(web.WEB / "src", here / "web" / "src")
-            _copied([_SHARED], here)
+            _linked([_SHARED], here)
             for test in (here / "web").rglob("*.test.ts*"):
                 if test != here / mutant.test:
                     test.unlink()
