@@ -65,11 +65,12 @@ KINDS = tuple(Kind.values)
 
 def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
     """The revisions a docket names, each of its own kind and of this school."""
-    found = {}
-    for kind in KINDS:
-        found[kind] = Revision.objects.select_related("document", "author").get(
-            pk=ids[kind], document__school=school, document__kind=kind
-        )
+    there = Revision.objects.select_related("document", "author").filter(
+        pk__in=ids.values(), document__school=school
+    )
+    found = {r.document.kind: r for r in there if ids[r.document.kind] == r.pk}
+    if found.keys() != ids.keys():
+        raise Revision.DoesNotExist
     if found["seat"].document.vehicle_id != found["vehicle"].document_id:
         raise InputError("seat", Said("belongs to another vehicle"))
     return found

@@ -1,6 +1,7 @@
 """The calls of a plan: when to act, what the wheel waits for, and what is seen at that moment."""
 
 from dataclasses import dataclass, replace
+from functools import cache
 
 import numpy as np
 
@@ -124,6 +125,7 @@ def _seeing(scene: Scene, driven: Driven, until: Event, told: float) -> Seeing |
     # Who has not acted yet rolls on as before.
     leg = int(np.searchsorted(driven.followed.ends[0], told))
 
+    @cache
     def onward(by: float) -> Floats:
         return _state_at(scene, driven, told + by, leg)[0]
 

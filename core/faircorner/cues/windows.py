@@ -68,25 +68,29 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
     inside, outside = np.zeros(2 * calls), np.full(2 * calls, REACH)
     breaks = [Said()] * (2 * calls)
     free = np.zeros(2 * calls, dtype=np.bool_)
+    share = np.arange(1, _GRID + 1) / _GRID
     for round_ in range(_ROUNDS):
-        share = np.arange(1, _GRID + 1) / _GRID
-        offsets = inside[:, None] + (outside - inside)[:, None] * share
+        edges = np.flatnonzero(~free)
+        if not edges.size:
+            break
+        offsets = inside[edges, None] + (outside - inside)[edges, None] * share
         late = np.zeros((offsets.size, steps))
         rows = np.arange(offsets.size)
-        late[rows, np.repeat(call, _GRID)] = (sign[:, None] * offsets).ravel()
+        late[rows, np.repeat(call[edges], _GRID)] = (sign[edges, None] * offsets).ravel()
         outcome = attempt(scene, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
         good = (outcome.good(scene.bands) & ~outcome.followed.cut.any(axis=1)).reshape(-1, _GRID)
         if round_ == 0:
             free = np.asarray(good.all(axis=1))
         first = np.where(good.all(axis=1), _GRID - 1, good.argmin(axis=1))
-        for edge in range(2 * calls):
+        for i, edge in enumerate(edges):
             # Rounding can make the bracket's own end pass when it is driven again.
-            row = edge * _GRID + int(first[edge])
+            row = i * _GRID + int(first[i])
             found_wrong = breakage(outcome, row, scene.bands, edge=scene.ground.berth.edge)
             breaks[edge] = found_wrong or breaks[edge]
-        edges = np.arange(2 * calls)
-        outside = offsets[edges, first]
-        inside = np.where(first > 0, offsets[edges, np.maximum(first - 1, 0)], inside)
+        here = np.arange(len(edges))
+        outside[edges] = offsets[here, first]
+        before = offsets[here, np.maximum(first - 1, 0)]
+        inside[edges] = np.where(first > 0, before, inside[edges])
     found = [None if free[e] else float(inside[e]) for e in range(2 * calls)]
     return tuple(
         Window(

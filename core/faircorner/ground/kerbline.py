@@ -15,43 +15,44 @@ TYRE_SPARE, BODY_SPARE = 0.04, 0.15
 
 
 @compiled
-def _off(x: float, y: float, radius: float) -> float:
-    """Signed distance of a place in a kerbline's frame, m; radius NaN for a straight edge."""
-    if np.isnan(radius):
-        return -y
-    short_x, short_y = radius - x, radius - y
-    if short_x > 0 or short_y > 0:
-        return float(np.hypot(max(short_x, 0.0), max(short_y, 0.0))) - radius
-    return max(short_x, short_y) - radius
-
-
-@compiled
-def _beside(ax: float, ay: float, bx: float, by: float, radius: float) -> float:
-    """Signed distance of a straight side between two places to the round of a kerbline, m."""
+def _square_beside(ax: float, ay: float, bx: float, by: float) -> float:
+    """Squared distance of the origin to a straight side between two places, m²."""
     ex, ey = bx - ax, by - ay
-    rx, ry = radius - ax, radius - ay
     length = ex * ex + ey * ey
-    share = min(max((rx * ex + ry * ey) / length, 0.0), 1.0) if length > 0 else 0.0
-    return float(np.hypot(rx - share * ex, ry - share * ey)) - radius
+    share = min(max(-(ax * ex + ay * ey) / length, 0.0), 1.0) if length > 0 else 0.0
+    return float((ax + share * ex) ** 2 + (ay + share * ey) ** 2)
 
 
 @compiled
 def _gaps(poses: Floats, points: Floats, frame: Floats, radius: float, *, outline: bool) -> Floats:
+    """Of each pose, m; radius NaN for a straight edge. Roots are taken once a pose, not a point."""
     gaps = np.full(len(poses), np.inf)
+    straight = np.isnan(radius)
     cos_frame, sin_frame = np.cos(frame[2]), np.sin(frame[2])
     for i in range(len(poses)):
         dx, dy = poses[i, 0] - frame[0], poses[i, 1] - frame[1]
         x, y = cos_frame * dx + sin_frame * dy, cos_frame * dy - sin_frame * dx
         cos, sin = np.cos(poses[i, 2] - frame[2]), np.sin(poses[i, 2] - frame[2])
+        if straight:
+            for j in range(len(points)):
+                gaps[i] = min(gaps[i], -(y + sin * points[j, 0] + cos * points[j, 1]))
+            continue
+        # From the curve's centre, beyond which lies the quarter plane.
+        x, y = x - radius, y - radius
+        outside, inside = np.inf, np.inf
         ahead, left = points[-1]
         last_x, last_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
         for j in range(len(points)):
             ahead, left = points[j]
             here_x, here_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
-            gaps[i] = min(gaps[i], _off(here_x, here_y, radius))
-            if outline and not np.isnan(radius):
-                gaps[i] = min(gaps[i], _beside(last_x, last_y, here_x, here_y, radius))
+            if here_x < 0 or here_y < 0:
+                outside = min(outside, min(here_x, 0.0) ** 2 + min(here_y, 0.0) ** 2)
+            else:
+                inside = min(inside, -min(here_x, here_y))
+            if outline:
+                outside = min(outside, _square_beside(last_x, last_y, here_x, here_y))
             last_x, last_y = here_x, here_y
+        gaps[i] = min(np.sqrt(outside), inside) - radius
     return gaps
 
 

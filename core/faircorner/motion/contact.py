@@ -111,7 +111,7 @@ def _nearer(
 
 @compiled
 def _touching_between(
-    poses: Floats, piece: Floats, polygon: Floats, metres: Floats, samples: Samples
+    poses: Floats, ways: int, piece: Floats, polygon: Floats, metres: Floats, samples: Samples
 ) -> None:
     """Lower the gap of each attempt that touches at no sample, but on the way from one to the next.
 
@@ -122,12 +122,15 @@ def _touching_between(
     reach = np.sqrt((piece**2).sum(axis=1).max())
     seen = np.empty_like(polygon)
     middles, halves = np.empty(_HALVINGS), np.empty(_HALVINGS)
+    each = poses.shape[1] // ways
     for i in range(poses.shape[0]):
+        # No gap at the sample is less than this.
+        clear = metres[i]
         for j in range(poses.shape[1] - 1):
             dx, dy, turned = poses[i, j + 1] - poses[i, j]
             moved = np.hypot(dx, dy) + reach * abs(turned)
-            # At both ends the gap is no less than the least that is known.
-            if metres[i] - moved / 2 >= -_SLIGHT:
+            here, clear = clear, max(metres[i], clear - moved)
+            if here - moved / 2 >= -_SLIGHT or (j + 1) % each == 0:
                 continue
             waiting, middles[0], halves[0] = 1, 0.5, 0.5
             while waiting:
@@ -141,7 +144,10 @@ def _touching_between(
                     seen[k, 0] = cos * ahead + sin * aside
                     seen[k, 1] = cos * aside - sin * ahead
                 least = min(metres[i], 0.0) - _SLIGHT
-                if _apart(piece, seen) - half * moved >= least:
+                gap = _apart(piece, seen)
+                if half == 0.5:
+                    clear = max(clear, gap - half * moved)
+                if gap - half * moved >= least:
                     continue
                 gap = _gap(piece, seen)
                 if gap < min(metres[i], 0.0):
@@ -153,11 +159,12 @@ def _touching_between(
 
 
 def clearance(
-    poses: Floats, outline: Sequence[Floats], polygon: Floats, *, between: bool = False
-) -> Clearance:
+    poses: Floats, outline: Sequence[Floats], polygon: Floats, *, ways: int = 1,
+    between: bool = False,
+) -> Clearance:  # fmt: skip
     """Least signed gap between a moving outline and a standing convex polygon.
 
-    poses : (attempts, n, 3)
+    poses : (attempts, n, 3), so many ways one after another, each of n / ways
     outline : convex pieces (k, 2) in the body's frame, either way round
     polygon : (m, 2), convex, on the site, either way round
     between : whether a touch counts too that comes on the way from one pose to the next
@@ -170,9 +177,9 @@ def clearance(
         _nearer(looked_at, piece, standing, metres, samples)
     clear = metres > 0
     if between and clear.any():
-        ways, gaps, at = looked_at[clear], metres[clear], samples[clear]
+        kept, gaps, at = looked_at[clear], metres[clear], samples[clear]
         for piece in pieces:
-            _touching_between(ways, piece, standing, gaps, at)
+            _touching_between(kept, ways, piece, standing, gaps, at)
         metres[clear], samples[clear] = gaps, at
     return Clearance(metres=metres, sample=samples)
 

@@ -45,10 +45,11 @@ class Leg:
             raise InputError("gear", Said("must be forward or reverse", got=self.direction))
         for name, low in (("turns", -np.inf), ("metres", 0.0), ("rate", 0.0)):
             values = np.atleast_1d(np.asarray(getattr(self, name), dtype=np.float64))
-            if not (values >= low).all():
+            # The least of them is NaN where one is.
+            if values.size and not values.min() >= low:
                 raise InputError(name, Said("must not be below", low=low))
             object.__setattr__(self, name, values)
-        if (self.rate == 0).any():
+        if not self.rate.all():
             raise InputError("turns_per_metre", Said("standing is left empty"))
 
     def mirrored(self) -> "Leg":

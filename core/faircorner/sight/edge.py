@@ -47,61 +47,63 @@ class EdgeSight:
     ground: Floats
 
 
-def _met(seat: Seat, feature: Feature, pose: Floats, edge: Floats) -> tuple[Floats, float] | None:
-    """Where the level line from the eye past a mark meets the edge, (2,) m in the vehicle's frame.
+def _met(eyes: Floats, marks: Floats, pose: Floats, edge: Floats) -> tuple[Floats, Floats]:
+    """Where the level lines from eyes past marks meet the edge, (k, 2) m in the vehicle's frame.
 
-    And how many times farther off than the mark that is; None where it is not met beyond it.
+    eyes, marks : (k, 3)
+    And how many times farther off than its mark each is, (k,); NaN where it is not met beyond it.
     """
-    eye = seat.eye_toward(np.array([feature.x, feature.y, feature.z]))
     a, b = to_body(pose, edge)
-    out = np.array([feature.x, feature.y]) - eye[:2]
-    along = b - a
-    turned = out[0] * along[1] - out[1] * along[0]
-    if abs(turned) < 1e-9 or np.hypot(*out) < 1e-6:
-        return None
-    to = a - eye[:2]
-    share = (to[0] * along[1] - to[1] * along[0]) / turned
-    if share <= 1 or share * np.hypot(*out) > _FARTHEST:
-        return None
-    return eye[:2] + share * out, float(share)
+    out, to, along = marks[:, :2] - eyes[:, :2], a - eyes[:, :2], b - a
+    turned = out[:, 0] * along[1] - out[:, 1] * along[0]
+    away = np.hypot(out[:, 0], out[:, 1])
+    told = (np.abs(turned) >= 1e-9) & (away >= 1e-6)
+    share = np.full(len(marks), np.nan)
+    np.divide(to[:, 0] * along[1] - to[:, 1] * along[0], turned, out=share, where=told)
+    share[~((share > 1) & (share * away <= _FARTHEST))] = np.nan
+    return eyes[:, :2] + share[:, None] * out, share
 
 
-def _height(eye: Floats, share: float) -> float:
-    """m above ground at which the edge runs past the mark."""
-    return float(eye[2] * (1 - 1 / share))
+def _heights(eyes: Floats, share: Floats) -> Floats:
+    """m above ground at which the edge runs past each mark, (k,)."""
+    return np.asarray(eyes[:, 2] * (1 - 1 / share))
 
 
 def edge_sights(
-    vehicle: Vehicle, seat: Seat, onward: Onward, edge: Floats, *, lean: float = LEAN
-) -> list[EdgeSight]:
+    vehicle: Vehicle, seat: Seat, onward: Onward, edge: Floats, *, lean: float = LEAN,
+    most: float = np.inf,
+) -> list[EdgeSight]:  # fmt: skip
     """An edge past every mark of the vehicle that it is seen beyond, at a call.
 
     onward : see `Onward`
     edge : (2, 2), m on the site, two places of a straight edge on the ground
+    most : sights that leave more scatter in the stop are left out, m
     """
+    if not vehicle.features:
+        return []
+    marks = np.array([(mark.x, mark.y, mark.z) for mark in vehicle.features])
+    eyes = np.array([seat.eye_toward(mark) for mark in marks])
+    met = [_met(eyes, marks, onward(by), edge) for by in (-NEAR, 0.0, NEAR)]
+    before, heights, after = (_heights(eyes, share) for _, share in met)
+    pose, ground = onward(0.0), met[1][0]
+    # The picture's angle at the eye, for one centimetre at the mark.
+    out = np.hypot(*(marks - eyes)[:, :2].T)
+    turned = np.abs(after - before) / (2 * NEAR) * out / (out**2 + (eyes[:, 2] - heights) ** 2)
+    blur = np.divide(ACUITY, turned, out=np.full_like(turned, np.inf), where=turned > 1e-6)
+    scatter = np.hypot(blur, REACTION * CRAWL)
+    wanted = ~np.isnan(before + heights + after) & (scatter <= most)
+    leaning = seat.leaning(lean)
     found = []
-    pose, leaning = onward(0.0), seat.leaning(lean)
-    for feature in vehicle.features:
-        met = [_met(seat, feature, onward(by), edge) for by in (-NEAR, 0.0, NEAR)]
-        before, now, after = met
-        if before is None or now is None or after is None:
-            continue
-        eye = seat.eye_toward(np.array([feature.x, feature.y, feature.z]))
-        out = np.hypot(feature.x - eye[0], feature.y - eye[1])
-        heights = [_height(eye, share) for _, share in (before, now, after)]
-        moved = _moved(leaning, feature, onward, edge, heights[1])
-        sight = _sighting(vehicle, eye, feature, now[0], heights[1])
-        # The picture's angle at the eye, for one centimetre at the mark.
-        rises = abs(heights[2] - heights[0]) / (2 * NEAR)
-        turned = rises * out / (out**2 + (eye[2] - heights[1]) ** 2)
-        blur = ACUITY / turned if turned > 1e-6 else np.inf
-        sharp = Sharpness(scatter=float(np.hypot(blur, REACTION * CRAWL)), lean=lean)
+    for i in np.flatnonzero(wanted):
+        feature, height = vehicle.features[i], float(heights[i])
+        sharp = Sharpness(scatter=float(scatter[i]), lean=lean)
+        moved = _moved(leaning, marks[i], onward, edge, height)
         found.append(
             EdgeSight(
-                sighting=sight,
+                sighting=_sighting(vehicle, eyes[i], feature, ground[i], height),
                 sharpness=sharp,
                 leaning=partial(_leaning, sharp, moved),
-                ground=to_site(pose, now[0][None])[0],
+                ground=to_site(pose, ground[i][None])[0],
             )
         )
     return found
@@ -112,14 +114,14 @@ def _leaning(sharp: Sharpness, moved: Callable[[float], float]) -> Sharpness:
 
 
 def _moved(
-    leaning: Seat, feature: Feature, onward: Onward, edge: Floats, height: float
+    leaning: Seat, mark: Floats, onward: Onward, edge: Floats, height: float
 ) -> Callable[[float], float]:
     """Of m rolled on: how far the edge runs above where it ran past a mark, to a leaning driver."""
-    eye = leaning.eye_toward(np.array([feature.x, feature.y, feature.z]))
+    eye = leaning.eye_toward(mark)[None]
 
     def moved(by: float) -> float:
-        met = _met(leaning, feature, onward(by), edge)
-        return float("nan") if met is None else _height(eye, met[1]) - height
+        _, share = _met(eye, mark[None], onward(by), edge)
+        return float(_heights(eye, share)[0]) - height
 
     return moved
 

@@ -88,8 +88,10 @@ def pane_hits(opening: Opening, eye: Floats, targets: Floats) -> Floats:
     level = np.abs(across) < 1e-9
     share = np.divide(away, across, out=np.zeros_like(across), where=~level)
     hits = eye + share[:, None] * rays
-    a, b = opening.seen
-    through = (share > 0) & (share < 1) & intersects_xy(opening.face, hits[:, a], hits[:, b])
+    through = (share > 0) & (share < 1)
+    if through.any():
+        a, b = opening.seen
+        through &= intersects_xy(opening.face, hits[:, a], hits[:, b])
     hits[~through] = np.nan
     return np.asarray(hits)
 

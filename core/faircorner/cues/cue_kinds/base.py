@@ -12,11 +12,11 @@ from faircorner.said import Said
 from faircorner.sight import Onward, Seat, Sharpness, Sighting, covering
 from faircorner.vehicle import Vehicle
 
-__all__ = ["Cue", "Found", "Seeing", "hidden", "uncovered"]
+__all__ = ["BLUNT", "Cue", "Found", "Seeing", "hidden", "uncovered"]
 
 # Farther from every mark of the vehicle nobody can say where something stands; and a cue that
 # leaves more is none to stop by alone, m.
-_FAR, _BLUNT = 0.30, 0.25
+_FAR, BLUNT = 0.30, 0.25
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -45,7 +45,7 @@ class Cue:
 
     @property
     def sharp(self) -> bool:
-        return self.sharpness.scatter <= _BLUNT
+        return self.sharpness.scatter <= BLUNT
 
     def mirrored(self) -> "Cue":
         return replace(

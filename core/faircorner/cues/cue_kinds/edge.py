@@ -1,8 +1,10 @@
 """An edge on the ground that runs through the picture at some height past a mark."""
 
+from math import inf
+
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, hidden, uncovered
+from faircorner.cues.cue_kinds.base import BLUNT, Cue, Found, Seeing, hidden, uncovered
 from faircorner.ground import Kerbline
 from faircorner.said import Said
 from faircorner.sight import EdgeSight, edge_sights
@@ -25,15 +27,17 @@ def any_edges(seeing: Seeing) -> list[Found]:
 
     Rolled along beside one its picture stands still, which tells nothing.
     """
-    edges = (found for line in seeing.ground.kerblines for found in _past_marks(seeing, line))
-    return [found for found in edges if found.cue.sharp]
+    return [
+        found for line in seeing.ground.kerblines for found in _past_marks(seeing, line, most=BLUNT)
+    ]
 
 
-def _past_marks(seeing: Seeing, line: Kerbline) -> list[Found]:
+def _past_marks(seeing: Seeing, line: Kerbline, *, most: float = inf) -> list[Found]:
     # A curve has no one height in the picture.
     if line.radius is not None:
         return []
-    sights = edge_sights(seeing.vehicle, seeing.seat, seeing.onward, line.drawn(1.0))
+    edge = line.drawn(1.0)
+    sights = edge_sights(seeing.vehicle, seeing.seat, seeing.onward, edge, most=most)
     return [_found(seeing, line.name, sight) for sight in sights]
 
 

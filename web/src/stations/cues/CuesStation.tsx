@@ -2,10 +2,8 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useState } from "react";
 import { ApiError } from "../../api/client";
-import { planQuery } from "../../api/queries";
 import type { Docket, Plan } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
@@ -30,6 +28,7 @@ import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
 import { Unseen } from "./Unseen";
 import { useCueOptions } from "./useCueOptions";
+import { usePlan } from "./usePlan";
 import { WayOut } from "./WayOut";
 import { WhyNot } from "./WhyNot";
 
@@ -56,14 +55,10 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const teaches = useRole() !== "learner";
   const place = useVocabulary().places[docket.ground.body.goal.kind];
   const cue = useCueOptions(docket);
-  const options = useDeferredValue(cue.options);
   const draft = useRevise(docket.method);
   const [editing, setEditing] = useState(draft.changed);
-  const plan = useQuery({
-    ...planQuery(docket, options, draft.changed ? draft.body : undefined),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const changed = draft.changed ? draft.body : undefined;
+  const { plan, options, settled } = usePlan(docket, cue.options, changed);
   const [s, setS] = useState<number | null>(null);
   const [active, setActive] = useState(1);
   const [moved, setMoved] = useState({ call: 1, by: 0 });
@@ -172,7 +167,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           )}
           <Clearances plan={shown} />
           {shown.feasible && !draft.changed && place?.left_again && (
-            <WayOut docket={docket} options={options} />
+            <WayOut docket={docket} options={options} settled={settled} />
           )}
           {!draft.changed && place?.tightens && <LeastRoom docket={docket} vehicle={vehicle} />}
           {Aids && <Aids docket={docket} />}

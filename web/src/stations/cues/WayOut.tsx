@@ -1,20 +1,47 @@
 /** Leaving again: how far straight before any steering, to either side. */
 
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import { leavingQuery } from "../../api/queries";
 import type { Docket, PlanOptions } from "../../api/types";
 import { Panel } from "../../shell/Panel";
 import { ink } from "../../theme";
 import { t } from "../../words";
 
-export const WayOut = ({ docket, options }: { docket: Docket; options: PlanOptions }) => {
-  const leaving = useQuery(leavingQuery(docket, options));
+// So long nothing may move before something slower is asked for, ms.
+const REST = 300;
+
+/** Whether something has held for a while; a slider under way lets it hold only for moments. */
+const useAtRest = (holds: boolean): boolean => {
+  const [atRest, setAtRest] = useState(false);
+  useEffect(() => {
+    if (!holds) return setAtRest(false);
+    const timer = setTimeout(() => setAtRest(true), REST);
+    return () => clearTimeout(timer);
+  }, [holds]);
+  return atRest && holds;
+};
+
+interface Props {
+  docket: Docket;
+  options: PlanOptions;
+  /** Whether the plan is there that is to be left: it comes before what follows from it. */
+  settled: boolean;
+}
+
+export const WayOut = ({ docket, options, settled }: Props) => {
+  const atRest = useAtRest(settled);
+  const leaving = useQuery({
+    ...leavingQuery(docket, options),
+    enabled: atRest,
+    placeholderData: keepPreviousData,
+  });
   if (!leaving.data) return null;
   return (
     <Panel label={t("cues.leaving again")}>
       {leaving.data.map((way) => (
-        <Box key={way.way} sx={{ mt: 0.5 }}>
+        <Box key={way.way} sx={{ mt: 0.5, opacity: leaving.isPlaceholderData ? 0.5 : 1 }}>
           {way.said.text}
         </Box>
       ))}
