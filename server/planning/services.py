@@ -3,6 +3,7 @@
 import hashlib
 import json
 from dataclasses import replace
+from functools import lru_cache
 from math import radians
 from typing import Any
 
@@ -83,11 +84,17 @@ def scene_of(
 ) -> Scene:
     """The core's objects of a docket; method_body stands in for the method's own while edited."""
     built: dict[str, Any] = {
-        kind: read_document(kind, revision.body).build() for kind, revision in revisions.items()
+        kind: _built(kind, json.dumps(revision.body)) for kind, revision in revisions.items()
     }
     if method_body is not None:
         built["method"] = read_document("method", method_body).build()
     return Scene(**built, options=read_options(_options(options), built["method"]))
+
+
+@lru_cache(maxsize=256)
+def _built(kind: str, body: str) -> Any:
+    """What a document tells, kept: a slider asks for the same again and again."""
+    return read_document(kind, json.loads(body)).build()
 
 
 def _options(options: dict[str, Any]) -> OptionsModel:

@@ -18,7 +18,7 @@ AdviceKind: TypeAlias = Literal["too few", "move cue", "practise", "move on"]
 # A step is ready to leave behind when this many attempts in ten would meet the standard.
 _READY = 0.8
 # A real bias that costs less than this chance does no harm: the cue may stay.
-_WORTH = 0.02
+_WORTH = 0.03
 # Calls so nearly as likely as the likeliest explain the bias as well as it.
 _AS_GOOD = 0.5
 

@@ -9,7 +9,7 @@ from typing import Literal, TypeAlias
 
 import numpy as np
 from scipy.special import softmax
-from scipy.stats import binomtest
+from scipy.stats import binomtest, chi2, norm, qmc
 
 from faircorner.cues import Scene, movements, redrive
 from faircorner.plane import Bools, Floats
@@ -24,7 +24,7 @@ __all__ = ["Chance", "Driving", "Tries", "chance", "driving", "next_tries", "put
 # rest (k, p), in the order of MEASURED.
 Driving: TypeAlias = Callable[[Floats, Floats], Bools]
 
-_DRAWS = 400
+_DRAWS = 256
 # No chance is told as certainty.
 _MOST = 0.99
 _LEVEL = 0.90
@@ -109,26 +109,35 @@ def next_tries(
     few attempts count less. Its calls come late as they most likely would for such a finish, and
     what that leaves open is drawn.
     """
-    likely = hypotheses.likely
-    drawn = rng.choice(likely.size, size=_DRAWS, p=softmax(likely.ravel()))
-    scatter, which = np.unravel_index(drawn, likely.shape)
-    p = len(finishes.bias)
+    p, calls = sensitivity.shape
+    # Points that fill the cube evenly (Sobol 1967, scrambled): fewer say as much.
+    points = qmc.Sobol(2 + p + calls, rng=rng).random(_DRAWS).T
+    scatter, which = _held(hypotheses, points[0])
     # Student's t: a normal law over the root of a chi-squared one.
     root = np.linalg.cholesky(hypotheses.spread[scatter, which])
-    normal = np.einsum("kpq,kq->kp", root, rng.normal(size=(_DRAWS, p)))
-    off = normal / np.sqrt(rng.chisquare(hypotheses.freedom, size=(_DRAWS, 1)))
+    normal = np.einsum("kpq,qk->kp", root, norm.ppf(points[2 : 2 + p]))
+    off = normal / np.sqrt(chi2.ppf(points[1], hypotheses.freedom))[:, None]
     variances = np.diag(scatters(finishes.covariance, sensitivity) ** 2)
     seen = sensitivity @ variances @ sensitivity.T + np.diag(FLOOR[:p] ** 2)
     gain = variances @ sensitivity.T @ np.linalg.inv(seen)
     values, vectors = np.linalg.eigh(variances - gain @ sensitivity @ variances)
     hidden = vectors * np.sqrt(np.maximum(values, 0))
-    late = off @ gain.T
-    late += rng.normal(size=late.shape) @ hidden.T
+    late = off @ gain.T + norm.ppf(points[2 + p :]).T @ hidden.T
     return Tries(
         count=finishes.count,
         late=late + hypotheses.late[which],
         rest=off - late @ sensitivity.T,
     )
+
+
+def _held(
+    hypotheses: Hypotheses, points: Floats
+) -> tuple[np.ndarray[tuple[int], np.dtype[np.int64]], np.ndarray[tuple[int], np.dtype[np.int64]]]:
+    """Which hypothesis each point between 0 and 1 stands for: its scatter and its lateness."""
+    shares = np.cumsum(softmax(hypotheses.likely.ravel()))
+    drawn = np.minimum(np.searchsorted(shares, points), len(shares) - 1)
+    scatter, which = np.unravel_index(drawn, hypotheses.likely.shape)
+    return scatter, which
 
 
 def chance(tries: Tries, drive: Driving, moved: Floats) -> Chance:
