@@ -3,7 +3,7 @@ from typing import Annotated, Any, Literal
 
 from faircorner.cues import Cure
 from ninja import Schema
-from pydantic import AfterValidator
+from pydantic import AfterValidator, BaseModel
 
 from server.documents.bodies import GroundBody
 from server.documents.schemas import (
@@ -55,7 +55,8 @@ class DraftIn(PlanIn):
     method_body: dict[str, Any] | None = None
 
 
-class PoseOut(Schema):
+# A path has so many that what a Schema does besides takes long.
+class PoseOut(BaseModel):
     x_m: float
     y_m: float
     heading_deg: float

@@ -191,7 +191,7 @@ def follow(
         begin = np.tile(start, (count, 1))
     pose, turns = begin, np.zeros(count)
     # The heading a step waits for depends on how the next one's wheel will settle.
-    waiting = [_leg(vehicle, method, step, settings, np.zeros(count)) for step in method.steps]
+    waiting = [_leg(vehicle, method, step, settings) for step in method.steps]
     legs: list[Leg] = []
     parts: list[tuple[Floats, Floats, Floats]] = []
     reached = np.ones((count, len(method.steps)), dtype=np.bool_)
@@ -222,7 +222,7 @@ def follow(
                 stood[at_once, i] = _as_stood(step.until, moment)[at_once]
         late = metres + settings.late[:, i]
         cut[:, i] = late < 0
-        leg = _leg(vehicle, method, step, settings, np.maximum(late, 0.0))
+        leg = replace(leg, metres=np.maximum(late, 0.0))
         s = leg.metres[:, None] * _PLACES
         parts.append((s, *advance(vehicle.steering, pose, turns, leg, s)))
         pose, turns = parts[-1][1][:, -1], parts[-1][2][:, -1]
@@ -233,13 +233,13 @@ def follow(
     )
 
 
-def _leg(
-    vehicle: Vehicle, method: Method, step: Step, settings: Settings, metres: Floats
-) -> Leg:  # fmt: skip
+def _leg(vehicle: Vehicle, method: Method, step: Step, settings: Settings) -> Leg:
+    """A step's, its metres not known yet."""
     share = resolved(step.wheel.share(vehicle.steering.lock_turns), method, settings)
+    count = len(settings.gap)
     return Leg(
         direction=step.direction,
         turns=step.wheel.sign * share * vehicle.steering.lock_turns,
-        metres=metres,
-        rate=np.full(len(metres), np.inf) if step.standing else settings.rate,
+        metres=np.zeros(count),
+        rate=np.full(count, np.inf) if step.standing else settings.rate,
     )
