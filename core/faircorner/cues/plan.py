@@ -16,7 +16,7 @@ from faircorner.cues.reason import Reason
 from faircorner.cues.remedy import Heard, Remedy, least_change, least_sizes, silent
 from faircorner.cues.scene import Scene
 from faircorner.cues.stops import first_stop, last_stop
-from faircorner.cues.windows import Window, call_windows, sensitivity
+from faircorner.cues.windows import Window, call_windows
 from faircorner.ground import Ground
 from faircorner.motion import Leg, Track, swept_outline
 from faircorner.plane import Floats, mirrored
@@ -34,7 +34,7 @@ class Plan:
     clearances : least gap (m) to each thing and the metres rolled when it is least
     begins, ends : where to stop before the first step and after the last, in words
     overhang : how far the body reaches over the kerb (m, 0 when it does not), and metres rolled
-    sensitivity : (3, calls), see `faircorner.cues.windows.sensitivity`
+    sensitivity : (3, calls), see `faircorner.cues.windows.call_windows`
     """
 
     feasible: bool
@@ -151,10 +151,9 @@ def _assemble(
 ) -> Plan:
     calls = len(scene.method.steps) - 1
     nothing = Window(early=0.0, late=0.0, early_breaks=Said(), late_breaks=Said())
-    windows = call_windows(scene, found, given) if found.feasible else (nothing,) * calls
-    answers = np.full((3, calls), np.nan)
+    windows, answers = (nothing,) * calls, np.full((3, calls), np.nan)
     if found.feasible:
-        answers = sensitivity(scene, found, given)
+        windows, answers = call_windows(scene, found, given)
     fine = found.outcome
     s = fine.track.s[0]
     gap = _gap_at_start(scene, given, found)

@@ -14,7 +14,7 @@ from faircorner.plane import Floats
 from faircorner.said import Said
 from faircorner.standards import Band
 
-__all__ = ["REACH", "Window", "breakage", "call_windows", "sensitivity"]
+__all__ = ["REACH", "Window", "breakage", "call_windows"]
 
 # Windows are searched this far each way, m; beyond it a call is called free.
 REACH = 1.0
@@ -55,11 +55,13 @@ def breakage(outcome: Driven, row: int, bands: tuple[Band, ...] = (), *, edge: s
     return Said()
 
 
-def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
-    """One window for each call: the ends of all steps but the last. Kerb on the left.
+def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[tuple[Window, ...], Floats]:
+    """One window for each call, and how the finish answers to it. Kerb on the left.
 
-    A bracket is narrowed three times, each time with all calls and both ways in one batch;
-    edges are right to 5 mm.
+    Calls are the ends of all steps but the last. A bracket is narrowed three times, each time with
+    all calls and both ways in one batch; edges are right to 5 mm.
+    The answers are (3, calls), finish measure per metre of lateness: rows are kerb (m/m), angle
+    (rad/m) and the gap along the berth (m/m), by central differences of 5 cm each way.
     """
     steps = len(scene.method.steps)
     calls = steps - 1
@@ -69,6 +71,7 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
     breaks = [Said()] * (2 * calls)
     free = np.zeros(2 * calls, dtype=np.bool_)
     share = np.arange(1, _GRID + 1) / _GRID
+    answers = np.empty((3, calls))
     for round_ in range(_ROUNDS):
         edges = np.flatnonzero(~free)
         if not edges.size:
@@ -77,10 +80,15 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
         late = np.zeros((offsets.size, steps))
         rows = np.arange(offsets.size)
         late[rows, np.repeat(call[edges], _GRID)] = (sign[edges, None] * offsets).ravel()
-        outcome = attempt(scene, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
-        good = (outcome.good(scene.bands) & ~outcome.followed.cut.any(axis=1)).reshape(-1, _GRID)
+        # What the finish answers comes with the first batch: one of its own would take longer.
+        asked = np.vstack((late, _nudged(calls))) if round_ == 0 else late
+        lot = settings_for(fit.values[None], given, steps, asked)
+        outcome = attempt(scene, lot, sample=_SAMPLE)
+        well = outcome.good(scene.bands) & ~outcome.followed.cut.any(axis=1)
+        good = well[: len(late)].reshape(-1, _GRID)
         if round_ == 0:
             free = np.asarray(good.all(axis=1))
+            answers = _answers(scene, outcome, calls)
         first = np.where(good.all(axis=1), _GRID - 1, good.argmin(axis=1))
         for i, edge in enumerate(edges):
             # Rounding can make the bracket's own end pass when it is driven again.
@@ -92,7 +100,7 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
         before = offsets[here, np.maximum(first - 1, 0)]
         inside[edges] = np.where(first > 0, before, inside[edges])
     found = [None if free[e] else float(inside[e]) for e in range(2 * calls)]
-    return tuple(
+    windows = tuple(
         Window(
             early=found[2 * c],
             late=found[2 * c + 1],
@@ -101,20 +109,18 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[Window, ...]:
         )
         for c in range(calls)
     )
+    return windows, answers
 
 
-def sensitivity(scene: Scene, fit: Fit, given: Given) -> Floats:
-    """How the finish answers to each call: (3, calls), finish measure per metre of lateness.
+def _nudged(calls: int) -> Floats:
+    """Each call a little late, then each a little early, (2 calls, steps)."""
+    late = np.eye(calls, calls + 1) * _NUDGE
+    return np.vstack((late, -late))
 
-    Rows are kerb (m/m), angle (rad/m) and the gap along the berth (m/m); central differences of
-    5 cm each way.
-    """
-    steps = len(scene.method.steps)
-    calls = steps - 1
-    late = np.zeros((2 * calls, steps))
-    late[np.arange(calls), np.arange(calls)] = _NUDGE
-    late[np.arange(calls) + calls, np.arange(calls)] = -_NUDGE
-    outcome = attempt(scene, settings_for(fit.values[None], given, steps, late), sample=_SAMPLE)
+
+def _answers(scene: Scene, outcome: Driven, calls: int) -> Floats:
+    """(3, calls), from a batch that ends in the nudged attempts."""
     along = outcome.finish.measure(scene.ground.berth.along)
     finish = np.stack([outcome.finish.kerb, outcome.finish.measure("angle"), along])
-    return np.asarray((finish[:, :calls] - finish[:, calls:]) / (2 * _NUDGE))
+    late, early = np.split(finish[:, finish.shape[1] - 2 * calls :], 2, axis=1)
+    return np.asarray((late - early) / (2 * _NUDGE))

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
-from shapely import MultiPoint, union_all
+from shapely import convex_hull, multipoints, points, union_all
 
 from faircorner.plane import Floats, to_site
 
@@ -54,7 +54,7 @@ def swept_outline(poses: Floats, outline: Sequence[Floats]) -> list[Floats]:
     body = outline[0]
     placed = to_site(poses, body)
     pairs = np.concatenate((placed[:-1], placed[1:]), axis=1)
-    hulls = [MultiPoint(pair).convex_hull for pair in pairs]
+    hulls = convex_hull(multipoints(points(pairs)))
     union = union_all(hulls).simplify(0.005)
     parts = getattr(union, "geoms", [union])
     return [np.asarray(part.exterior.coords) for part in parts if not part.is_empty]

@@ -1,7 +1,7 @@
 /** The manoeuvre over the way rolled: calls with their windows, hands, eyes. */
 
 import Box from "@mui/material/Box";
-import { type KeyboardEvent, type PointerEvent, useMemo } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, useMemo } from "react";
 import type { Metres, Plan } from "../api/types";
 import { ruler, short, shortUnit } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
@@ -31,7 +31,7 @@ interface Props {
   onCall: (number: number) => void;
 }
 
-export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: Props) => {
+export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCall }: Props) => {
   const [ref, { width }] = useSize();
   const units = useUnits();
   const along = ruler(units);
@@ -84,7 +84,7 @@ export const Ribbon = ({ plan, lockTurns, toward, s, active, onScrub, onCall }: 
       )}
     </Box>
   );
-};
+});
 
 const Lanes = ({ width, lockTurns, unit }: { width: number; lockTurns: number; unit: string }) => (
   <g fontSize={12} fill={ink.ink}>

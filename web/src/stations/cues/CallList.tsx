@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Paper from "@mui/material/Paper";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 import type { MethodBody, Plan } from "../../api/types";
 import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
 import { ink } from "../../theme";
@@ -18,7 +18,7 @@ interface Props {
   onCall: (number: number) => void;
 }
 
-export const CallList = ({ plan, method, active, onCall }: Props) => (
+export const CallList = memo(({ plan, method, active, onCall }: Props) => (
   <Paper
     component="ol"
     aria-label={t("cues.calls")}
@@ -61,7 +61,7 @@ export const CallList = ({ plan, method, active, onCall }: Props) => (
     ))}
     <Item mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text} last />
   </Paper>
-);
+));
 
 const ROW = { display: "flex", alignItems: "flex-start", gap: 1.25, p: 1.25 } as const;
 

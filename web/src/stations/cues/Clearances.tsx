@@ -1,6 +1,7 @@
 /** How near the plan passes to everything, and what of the body reaches over the kerb. */
 
 import Box from "@mui/material/Box";
+import { memo } from "react";
 import type { Plan } from "../../api/types";
 import { Panel } from "../../shell/Panel";
 import { length } from "../../shell/units";
@@ -14,7 +15,7 @@ const told = ({ obstacle, of_tyres }: Passed) =>
     ? t("cues.tyres to", { what: named(obstacle) })
     : t("cues.body to", { what: named(obstacle) });
 
-export const Clearances = ({ plan }: { plan: Plan }) => {
+export const Clearances = memo(({ plan }: { plan: Plan }) => {
   const units = useUnits();
   const over = plan.overhang;
   return (
@@ -42,7 +43,7 @@ export const Clearances = ({ plan }: { plan: Plan }) => {
       </Box>
     </Panel>
   );
-};
+});
 
 const Row = ({ what, figure }: { what: string; figure: string }) => (
   <>

@@ -5,6 +5,7 @@ import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
 import Tooltip from "@mui/material/Tooltip";
 import Typography from "@mui/material/Typography";
+import { memo } from "react";
 import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
 import { t } from "../../words";
@@ -19,7 +20,7 @@ interface Props {
   method: MethodBody;
 }
 
-export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) => {
+export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Props) => {
   const cue = call.cues[0];
   const sharp = useSharp(call);
   return (
@@ -56,4 +57,4 @@ export const CueCard = ({ call, pose, vehicle, ground, plan, method }: Props) =>
       </Box>
     </Paper>
   );
-};
+});

@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { ApiError } from "../../api/client";
 import type { Docket, Plan } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
@@ -68,6 +68,9 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const rescue = useRescue(docket, options, active, by, saving);
   // A change that cannot be worked out leaves the last drawing standing, to be mended from.
   const shown = useLast(plan.data);
+  const call = shown?.calls[active - 1] ?? shown?.calls[0];
+  // Kept as long as it is the same, so that what is drawn of it is.
+  const told = useMemo(() => shown && call && at(shown.path, call.told_s_m), [shown, call]);
   if (plan.isPending && !shown) return <Waiting what={t("cues.working out the cues")} />;
   if (!shown)
     return (
@@ -87,8 +90,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const ground = docket.ground.body;
   const method = draft.body;
   const { Aids } = PLACES[ground.goal.kind];
-  const call = shown.calls[active - 1] ?? shown.calls[0];
-  const told = call && at(shown.path, call.told_s_m);
   const live = s === null ? null : at(shown.path, s);
   return (
     <Columns least={660} upright={700}>

@@ -1,5 +1,6 @@
 /** The plan on the slab: start, ghosts at the calls, finish, path, swing and figures. */
 
+import { memo } from "react";
 import type {
   GroundBody,
   PathPoint,
@@ -37,7 +38,7 @@ interface Props {
   met?: boolean;
 }
 
-export const PlanSlab = (props: Props) => {
+export const PlanSlab = memo((props: Props) => {
   const { plan, ground } = props;
   const { Scene } = PLACES[ground.goal.kind];
   return (
@@ -46,7 +47,7 @@ export const PlanSlab = (props: Props) => {
       <PlanDrawing {...props} />
     </Slab>
   );
-};
+});
 
 const PlanDrawing = (props: Props) => {
   const {
