@@ -65,7 +65,10 @@ KINDS = tuple(Kind.values)
 
 
 def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
-    """The revisions a docket names, each of its own kind and of this school."""
+    """The revisions a docket names, each of its own kind and of this school.
+
+    Raises Revision.DoesNotExist for any other, InputError for a seat of another vehicle.
+    """
     there = Revision.objects.select_related("document", "author").filter(
         pk__in=ids.values(), document__school=school
     )

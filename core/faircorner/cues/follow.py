@@ -112,7 +112,7 @@ def _along(
     return poses, wheels
 
 
-def _as_stood(until: Event, moment: Waiting) -> Floats:
+def _figure_there(until: Event, moment: Waiting) -> Floats:
     """The figure at which an event would just have risen where the step begins, (attempts,).
 
     What rises is the figure less what is, or the other way round.
@@ -219,7 +219,7 @@ def follow(
             )
             at_once = metres == 0
             if isinstance(step.until.figure(), Unknown) and at_once.any():
-                stood[at_once, i] = _as_stood(step.until, moment)[at_once]
+                stood[at_once, i] = _figure_there(step.until, moment)[at_once]
         late = metres + settings.late[:, i]
         cut[:, i] = late < 0
         leg = replace(leg, metres=np.maximum(late, 0.0))

@@ -4,8 +4,10 @@ Every figure comes from driving again with the later steps still waiting for the
 """
 
 from dataclasses import dataclass
+from typing import TypeAlias
 
 import numpy as np
+from numpy.typing import NDArray
 
 from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.fit import Fit, Given, settings_for
@@ -15,6 +17,8 @@ from faircorner.said import Said
 from faircorner.standards import Band
 
 __all__ = ["REACH", "Window", "breakage", "call_windows"]
+
+Indices: TypeAlias = NDArray[np.int64]
 
 # Windows are searched this far each way, m; beyond it a call is called free.
 REACH = 1.0
@@ -77,15 +81,13 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[tuple[Window, ..
         if not edges.size:
             break
         offsets = inside[edges, None] + (outside - inside)[edges, None] * share
-        late = np.zeros((offsets.size, steps))
-        rows = np.arange(offsets.size)
-        late[rows, np.repeat(call[edges], _GRID)] = (sign[edges, None] * offsets).ravel()
+        late = _displaced(call[edges], sign[edges, None] * offsets, steps)
         # What the finish answers comes with the first batch: one of its own would take longer.
         asked = np.vstack((late, _nudged(calls))) if round_ == 0 else late
-        lot = settings_for(fit.values[None], given, steps, asked)
-        outcome = attempt(scene, lot, sample=_SAMPLE)
-        well = outcome.good(scene.bands) & ~outcome.followed.cut.any(axis=1)
-        good = well[: len(late)].reshape(-1, _GRID)
+        settings = settings_for(fit.values[None], given, steps, asked)
+        outcome = attempt(scene, settings, sample=_SAMPLE)
+        every = outcome.good(scene.bands) & ~outcome.followed.cut.any(axis=1)
+        good = every[: len(late)].reshape(-1, _GRID)
         if round_ == 0:
             free = np.asarray(good.all(axis=1))
             answers = _answers(scene, outcome, calls)
@@ -112,8 +114,18 @@ def call_windows(scene: Scene, fit: Fit, given: Given) -> tuple[tuple[Window, ..
     return windows, answers
 
 
+def _displaced(call: Indices, late: Floats, steps: int) -> Floats:
+    """One attempt for each lateness of each call, (calls * tries, steps) m.
+
+    late : (calls, tries), m
+    """
+    displaced = np.zeros((late.size, steps))
+    displaced[np.arange(late.size), np.repeat(call, late.shape[1])] = late.ravel()
+    return displaced
+
+
 def _nudged(calls: int) -> Floats:
-    """Each call a little late, then each a little early, (2 calls, steps)."""
+    """Each call a little late, then each a little early, (2 * calls, steps) m."""
     late = np.eye(calls, calls + 1) * _NUDGE
     return np.vstack((late, -late))
 

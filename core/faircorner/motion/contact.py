@@ -75,6 +75,15 @@ def _apart(one: Floats, other: Floats) -> float:
 
 
 @compiled
+def _look(x: float, y: float, heading: float, polygon: Floats, seen: Floats) -> None:
+    """A polygon on the site as it lies from a pose, written to `seen`, both (m, 2)."""
+    cos, sin = np.cos(heading), np.sin(heading)
+    for k in range(len(polygon)):
+        dx, dy = polygon[k, 0] - x, polygon[k, 1] - y
+        seen[k, 0], seen[k, 1] = cos * dx + sin * dy, cos * dy - sin * dx
+
+
+@compiled
 def _nearer(
     poses: Floats, piece: Floats, polygon: Floats, metres: Floats, samples: Samples
 ) -> None:
@@ -96,10 +105,7 @@ def _nearer(
             moved = np.hypot(x - x_known, y - y_known) + reach * abs(heading - heading_known)
             if known - moved > metres[i] + _TIE:
                 continue
-            cos, sin = np.cos(heading), np.sin(heading)
-            for k in range(len(polygon)):
-                dx, dy = polygon[k, 0] - x, polygon[k, 1] - y
-                seen[k, 0], seen[k, 1] = cos * dx + sin * dy, cos * dy - sin * dx
+            _look(x, y, heading, polygon, seen)
             known, x_known, y_known, heading_known = _apart(piece, seen), x, y, heading
             if known > metres[i] + _TIE:
                 continue
@@ -114,6 +120,8 @@ def _touching_between(
     poses: Floats, ways: int, piece: Floats, polygon: Floats, metres: Floats, samples: Samples
 ) -> None:
     """Lower the gap of each attempt that touches at no sample, but on the way from one to the next.
+
+    poses, ways : as for `clearance`; metres, samples : (attempts,), the least gaps so far and where
 
     The way is taken as straight and evenly turned. No point of the piece is farther from where it
     is half-way than half of what the farthest moves, so stretches whose middle is farther off than
@@ -138,11 +146,7 @@ def _touching_between(
                 middle, half = middles[waiting], halves[waiting]
                 x, y = poses[i, j, 0] + middle * dx, poses[i, j, 1] + middle * dy
                 heading = poses[i, j, 2] + middle * turned
-                cos, sin = np.cos(heading), np.sin(heading)
-                for k in range(len(polygon)):
-                    ahead, aside = polygon[k, 0] - x, polygon[k, 1] - y
-                    seen[k, 0] = cos * ahead + sin * aside
-                    seen[k, 1] = cos * aside - sin * ahead
+                _look(x, y, heading, polygon, seen)
                 least = min(metres[i], 0.0) - _SLIGHT
                 gap = _apart(piece, seen)
                 if half == 0.5:

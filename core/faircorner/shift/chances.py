@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
 import numpy as np
+from numpy.typing import NDArray
 from scipy.special import softmax
 from scipy.stats import binomtest, chi2, norm, qmc
 
@@ -103,7 +104,7 @@ def next_tries(
 ) -> Tries:
     """Draw attempts that may come next.
 
-    sensitivity : (p, calls), finish per metre of lateness
+    sensitivity : (p, calls), finish per metre of lateness; rng : scrambles the points drawn at
     A hypothesis is drawn by how likely the finishes make it; given that, the next finish is a
     multivariate t about where it says (Gelman et al. 2013, Bayesian Data Analysis, 3.6), so that
     few attempts count less. Its calls come late as they most likely would for such a finish, and
@@ -130,9 +131,7 @@ def next_tries(
     )
 
 
-def _held(
-    hypotheses: Hypotheses, points: Floats
-) -> tuple[np.ndarray[tuple[int], np.dtype[np.int64]], np.ndarray[tuple[int], np.dtype[np.int64]]]:
+def _held(hypotheses: Hypotheses, points: Floats) -> tuple[NDArray[np.int64], NDArray[np.int64]]:
     """Which hypothesis each point between 0 and 1 stands for: its scatter and its lateness."""
     shares = np.cumsum(softmax(hypotheses.likely.ravel()))
     drawn = np.minimum(np.searchsorted(shares, points), len(shares) - 1)
