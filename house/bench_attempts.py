@@ -60,7 +60,7 @@ def _in_the_core(
     *, cores: int,
 ) -> tuple[float, float]:  # fmt: skip
     """Best of three, since a busy machine only ever adds; seconds, and the gaps' sum."""
-    outline = vehicle.outline()
+    outline = vehicle.outline
 
     def some(at: int) -> float:
         rows = slice(at, at + _CHUNK)
@@ -102,8 +102,8 @@ def _in_c(
 ) -> tuple[float, float]:
     steering = vehicle.steering
     per_turn = float(steering.road_wheel_angle(steering.lock_turns)) / steering.lock_turns
-    words: list[object] = [vehicle.wheelbase, per_turn, legs[0].rate[0], len(vehicle.outline())]
-    for polygon in (*vehicle.outline(), parked):
+    words: list[object] = [vehicle.wheelbase, per_turn, legs[0].rate[0], len(vehicle.outline)]
+    for polygon in (*vehicle.outline, parked):
         # Anticlockwise, as the sums of both sides expect.
         x, y = polygon.T
         turned = x @ np.roll(y, -1) - y @ np.roll(x, -1) < 0

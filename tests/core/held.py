@@ -108,12 +108,12 @@ def assert_holds(plan, vehicle):
         if obstacle.low:
             gap = distance(polygons(tyres.reshape(-1, 4, 2)), Polygon(obstacle.polygon)).min()
         else:
-            gap = clearance(poses, car.outline(), obstacle.polygon).metres[0]
+            gap = clearance(poses, car.outline, obstacle.polygon).metres[0]
         assert abs(gap - stated[obstacle.name]) < 0.005
         assert gap > LEAST_SPARE - 0.01
     for name, land in lands(ground).items():
         line = next(line for line in ground.kerblines if line.name == name)
-        gap = _depth(land, tyres if line.of_tyres else to_site(poses[0], car.outline()[0]))
+        gap = _depth(land, tyres if line.of_tyres else to_site(poses[0], car.outline[0]))
         assert abs(gap - stated[name]) < 0.005, name
         assert gap > -0.005
     return finish

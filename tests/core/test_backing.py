@@ -168,7 +168,7 @@ def test_room_in_a_lane_is_that_of_the_outermost_corner_of_either_unit(bend, met
     poses = np.array([[p["x_m"], p["y_m"], np.radians(p["heading_deg"])] for p in path])
     behind = np.radians([p["trailer_heading_deg"] for p in path])
     corners = np.concatenate([
-        *(to_site(poses, piece)[..., 1].ravel() for piece in vehicle.outline()),
+        *(to_site(poses, piece)[..., 1].ravel() for piece in vehicle.outline),
         to_site(trailer.poses(poses, behind), trailer.outline())[..., 1].ravel(),
     ])  # fmt: skip
     assert told["lane"]["inside_m"] == pytest.approx(2.5 - np.abs(corners).max(), abs=1e-3)

@@ -140,7 +140,7 @@ def test_a_wheel_stop_holds_the_tyres_and_lets_the_body_over(linnet, seat):
     plan = make_plan(scene(linnet, seat, place, way("Full-lock reverse bay"), STANDARD))
     assert plan.feasible, str(plan.why_not)
     stop = place.obstacles[-1]
-    tail = to_site(plan.track.final[0], linnet.outline()[0])[:, 1].max()
+    tail = to_site(plan.track.final[0], linnet.outline[0])[:, 1].max()
     assert tail > 5.0 + 0.15  # beyond the stop's far edge
     tyres = polygons(tyre_corners(linnet, plan.track.poses[0], plan.track.turns[0]))
     assert distance(tyres, Polygon(stop.polygon)).min() == pytest.approx(0.1, abs=0.005)
@@ -195,7 +195,7 @@ def test_a_finish_off_the_middle_is_put_right_between_the_neighbours(linnet, off
     assert found.finish.kerb[0] == pytest.approx(wanted, abs=0.011)
     for obstacle in place.obstacles:
         poses = found.track.poses
-        assert clearance(poses, linnet.outline(), obstacle.polygon).metres[0] > 0.03
+        assert clearance(poses, linnet.outline, obstacle.polygon).metres[0] > 0.03
 
 
 def test_where_nothing_stands_no_spare_is_made_up(linnet, seat):

@@ -8,7 +8,7 @@ from faircorner.plane import box, mirrored, to_site
 from faircorner.vehicle import tyre_poses
 from hypothesis import assume, given
 from hypothesis import strategies as st
-from shapely import Point, Polygon, unary_union
+from shapely import Polygon, unary_union
 from shapely import box as rectangle
 
 seeds = st.integers(0, 100_000)
@@ -121,19 +121,19 @@ def test_the_first_of_equal_gaps_is_told():
     assert clearance(poses, (BODY,), PARKED).sample[0] == 1
 
 
-def driven_round(radius=5.0, steps=40):
+def driven_round(radius=5.0, steps=500):
     angle = np.linspace(0, 2.0, steps)
     return np.stack((radius * np.sin(angle), radius * (1 - np.cos(angle)), angle), axis=-1)
 
 
 def test_swept_ground_holds_every_pose_and_little_else():
     poses = driven_round()
-    swept = unary_union([Polygon(part) for part in swept_outline(poses, (BODY,))])
+    swept = unary_union([Polygon(part) for part in swept_outline(poses, BODY)])
     for pose in poses:
         outside = Polygon(to_site(pose, BODY)).difference(swept.buffer(0.01))
         assert outside.area < 1e-6
     # The outer front corner goes furthest from the centre of turning.
-    rim = np.concatenate(swept_outline(poses, (BODY,)))
+    rim = np.concatenate(swept_outline(poses, BODY))
     far = np.hypot(rim[:, 0], rim[:, 1] - 5.0).max()
     corner = max(np.hypot(x, y - 5.0) for x, y in BODY)
     assert far == pytest.approx(corner, abs=0.03)
@@ -171,7 +171,7 @@ def test_a_turned_front_tyre_reaches_further_than_a_straight_one(linnet):
     """At full lock away from the kerb the near front tyre's tail comes nearer by its own reach."""
     pose, lock = np.array([0.0, -1.2, 0.0]), np.array(-linnet.steering.lock_turns)
     near = tyre_poses(linnet, pose, lock)[2]
-    by = near_kerb().gap(near, linnet.tyre())
+    by = near_kerb().gap(near, linnet.tyre)
     straight = 1.2 - linnet.track_front / 2 - linnet.tyre_width / 2
     angle = -near[2]
     turned = 0.2 * np.sin(angle) + linnet.tyre_width / 2 * (np.cos(angle) - 1)
@@ -192,5 +192,14 @@ def test_the_gap_to_a_round_kerb_is_that_of_the_whole_outline_sides_and_corners(
     away = quarter.distance(Polygon(to_site(pose, outline)))
     assume(away > 1e-6)
     assert float(kerb.gap(pose, outline)) == pytest.approx(away - radius, abs=1e-9)
-    nearest = min(quarter.distance(Point(place)) for place in to_site(pose, outline))
-    assert float(kerb.gap(pose, outline, outline=False)) == pytest.approx(nearest - radius)
+
+
+@given(st.floats(-4, 2), st.floats(-4, 2), st.floats(-np.pi, np.pi), st.floats(-1, 1))
+def test_the_gap_of_the_tyres_is_that_of_whichever_stands_nearest(linnet, x, y, turn, share):
+    pose, wheel = np.array([x, y, turn]), np.array(share * linnet.steering.lock_turns)
+    stood = tyre_poses(linnet, pose, wheel)
+    frame = np.array([0.5, -0.3, 0.4])
+    for radius in (None, 3.0):
+        kerb = Kerbline(name="kerb", frame=frame, radius=radius, of_tyres=True)
+        each = kerb.gap(stood, linnet.tyre)
+        assert float(kerb.tyre_gap(pose, wheel, linnet)) == pytest.approx(each.min(), abs=1e-6)

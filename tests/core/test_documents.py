@@ -195,7 +195,7 @@ def test_a_measured_car_keeps_its_measures(car):
     built = VehicleDocument.read(body).build()
     assert built.length == body["length_m"]
     assert built.rear_overhang + built.wheelbase + built.front_overhang == pytest.approx(car.length)
-    corners = built.outline()[0]
+    corners = built.outline[0]
     assert np.ptp(corners, axis=0) == pytest.approx([car.length, car.width])
     assert {f.name for f in built.features} == {f["name"] for f in body["features"]}
     # Everything a driver can see through is part of the car.

@@ -31,7 +31,7 @@ def least_gap(vehicle, ground, pose, found, straight):
     ]  # fmt: skip
     track = drive(vehicle.steering, pose[None], [0.0], legs, sample=0.02)
     return min(
-        clearance(track.poses, vehicle.outline(), o.polygon).metres[0] for o in ground.obstacles
+        clearance(track.poses, vehicle.outline, o.polygon).metres[0] for o in ground.obstacles
     )
 
 

@@ -25,7 +25,7 @@ def reasons(plan, why):
 def test_a_swing_lasts_until_the_wheel_has_been_taken_back(linnet, plan):
     """The nose is farthest out on the straight run after the turn in, one step later."""
     (out,) = reasons(plan, "swings out")
-    corners = to_site(plan.track.poses[0], linnet.outline()[0])[..., 1]
+    corners = to_site(plan.track.poses[0], linnet.outline[0])[..., 1]
     lane = corners[0].min()
     assert out.metres == pytest.approx(lane - corners.min(), abs=0.005)
     begun, ended = plan.calls[out.step - 1].s, plan.calls[out.step].s

@@ -45,7 +45,7 @@ def test_a_mend_ends_within_the_standard_and_touches_nothing(
     finish = finish_at(track.final, linnet, place)
     assert all(band.holds(finish)[0] for band in standard.bands)
     assert finish.kerb[0] == pytest.approx(found.finish.kerb[0], abs=0.01)
-    least = clearance(track.poses, linnet.outline(), place.obstacles[0].polygon).metres[0]
+    least = clearance(track.poses, linnet.outline, place.obstacles[0].polygon).metres[0]
     assert least > 0.04
     stated = next(m for name, m, _ in found.clearances if name == place.obstacles[0].name)
     assert least == pytest.approx(stated, abs=0.005)

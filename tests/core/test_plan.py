@@ -30,7 +30,7 @@ def test_the_legs_driven_again_end_at_the_stated_finish(linnet, quay, plan):
     assert abs(finish.measure("angle")[0] - plan.finish.measure("angle")[0]) < np.radians(0.2)
     stated = {name: metres for name, metres, _ in plan.clearances}
     parked = quay.obstacles[0]
-    found = clearance(track.poses, linnet.outline(), parked.polygon).metres[0]
+    found = clearance(track.poses, linnet.outline, parked.polygon).metres[0]
     assert found == pytest.approx(stated[parked.name], abs=0.005)
 
 
@@ -171,7 +171,7 @@ def test_feasible_is_never_false_comfort(linnet, seat, method, standard, gap, li
     ground = lay_kerb("spread", gap=7.6 + lift, off_kerb=0.1 + lift / 2, goal_ahead=1.5)
     plan = make_plan(scene(linnet, seat, ground, method, standard, Options(gap=gap)))
     track = drive(linnet.steering, plan.start[None], [0.0], plan.legs, sample=0.01)
-    gaps = [clearance(track.poses, linnet.outline(), o.polygon).metres[0] for o in ground.obstacles]
+    gaps = [clearance(track.poses, linnet.outline, o.polygon).metres[0] for o in ground.obstacles]
     assert plan.feasible == (min(gaps) > 0.045 and not plan.why_not)
 
 

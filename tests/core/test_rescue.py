@@ -68,7 +68,7 @@ def test_what_saves_an_attempt_ends_where_it_should_and_touches_nothing(
             tyres = polygons(tyre_corners(linnet, driven.poses[0], driven.turns[0]))
             assert distance(tyres, Polygon(obstacle.polygon)).min() > 0.04
         else:
-            gap = clearance(driven.poses, linnet.outline(), obstacle.polygon).metres[0]
+            gap = clearance(driven.poses, linnet.outline, obstacle.polygon).metres[0]
             assert gap > 0.04
 
 

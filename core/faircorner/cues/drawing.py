@@ -113,7 +113,7 @@ def _swing_out(vehicle: Vehicle, plan: Plan) -> SwingLine | None:
     if out is None or out.metres < _LEAST:
         return None
     lane = out.y + out.metres
-    body, away = vehicle.outline()[0], np.abs(plan.track.s[0] - out.at_s)
+    body, away = vehicle.outline[0], np.abs(plan.track.s[0] - out.at_s)
     placed = to_site(plan.track.poses[0, away.argmin()], body)
     corner = body[np.linalg.norm(placed - (out.x, out.y), axis=1).argmin()]
     track = to_site(plan.track.poses[0][away < _BEGUN], corner[None])[:, 0]

@@ -83,7 +83,7 @@ def overhang(poses: Floats, vehicle: Vehicle, ground: Ground) -> Clearance:
     """
     # Before a bay it is the line of the mouths, which a manoeuvre crosses anyway.
     lines = [line for line in ground.kerblines if line.of_tyres] or [near_kerb()]
-    body = vehicle.outline()[0]
+    body = vehicle.outline[0]
     off = _least(np.min([line.gap(poses, body) for line in lines], axis=0))
     return Clearance(metres=-off.metres, sample=off.sample)
 
@@ -93,15 +93,7 @@ def line_gap(poses: Floats, turns: Floats, vehicle: Vehicle, line: Kerbline) -> 
 
     poses : (attempts, n, 3); turns : (attempts, n), of the wheel
     """
-    if not line.of_tyres:
-        return _least(edge_gap(vehicle, line, poses, turns))
-    # No corner of a tyre is nearer to the edge than its middle by more than it is away from it.
-    middle = line.gap(poses, vehicle.axle_ends(), outline=False)
-    reach = np.linalg.norm(vehicle.tyre()[0])
-    near = middle <= middle.min(axis=1, keepdims=True) + reach
-    gaps = np.full(middle.shape, np.inf)
-    gaps[near] = edge_gap(vehicle, line, poses[near], turns[near])
-    return _least(gaps)
+    return _least(edge_gap(vehicle, line, poses, turns))
 
 
 def obstacle_gap(
@@ -112,11 +104,11 @@ def obstacle_gap(
     poses : (attempts, n, 3); turns : (attempts, n), of the wheel; between : see `clearance`
     """
     if not obstacle.low:
-        return clearance(poses, vehicle.outline(), obstacle.polygon, between=between)
+        return clearance(poses, vehicle.outline, obstacle.polygon, between=between)
     # One tyre's way after another's: from pose to pose little moves, which spares most sums.
     tyres = tyre_poses(vehicle, poses, turns).swapaxes(1, 2)
     found = clearance(
-        tyres.reshape(len(poses), -1, 3), (vehicle.tyre(),), obstacle.polygon,
+        tyres.reshape(len(poses), -1, 3), (vehicle.tyre,), obstacle.polygon,
         ways=tyres.shape[1], between=between,
     )  # fmt: skip
     return Clearance(metres=found.metres, sample=found.sample % poses.shape[1])

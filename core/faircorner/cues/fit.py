@@ -40,8 +40,9 @@ FINE = 0.02
 # Starts that are looked at: at first, and where their descents end in hollows. Of the latter those
 # are taken that lie so far apart in one figure at least, as a share of its range.
 _PROBES, _MORE_PROBES, _APART = 12, 200, 0.25
-# Batches a search may take; one that needs more is circling a kink between two gaps.
-_ENOUGH = 36
+# Batches a search may take; one that needs more is circling a kink between two gaps, as is one
+# that has kept to everything and moves less than this, as a share of a range, twice in a row.
+_ENOUGH, _STILL = 36, 5e-4
 _AIM_TOLERANCE = 0.01
 # Where in a row the slacks begin.
 _SLACKS = 3
@@ -107,12 +108,12 @@ class _Problem:
         self._at: Floats | None = None
         self._rows: Floats = np.empty(0)
         self._steps: Floats = np.empty(0)
-        self._left = 0
+        self._left, self._still = 0, 0
         self.best = (np.inf, np.empty(0), False)
 
     def allow(self, batches: int) -> None:
         """So many batches more, from another begin."""
-        self._left, self._at = batches, None
+        self._left, self._still, self._at = batches, 0, None
 
     def values(self, x: Floats) -> Floats:
         """Unknowns (k, unknowns) from scaled free ones (k, free)."""
@@ -187,7 +188,9 @@ class _Problem:
         """Row at x and at a small step along each free unknown, cached: SLSQP asks thrice."""
         free = x[:-2]
         if self._at is None or not np.array_equal(free, self._at):
-            if self._left == 0:
+            stands = self._at is not None and np.abs(free - self._at).max() < _STILL
+            self._still = self._still + 1 if stands and self.best[2] else 0
+            if self._left == 0 or self._still == 2:
                 raise _Enough
             self._left -= 1
             # Steps point inward, so that no amount is tried beyond the lock.

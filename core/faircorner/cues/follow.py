@@ -9,6 +9,7 @@ from itertools import pairwise
 
 import numpy as np
 
+from faircorner.compiled import compiled, whole
 from faircorner.cues.events import Event, Rising, Waiting
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.method import Method, Step
@@ -131,28 +132,38 @@ def _first_rise(
     places : whether the event looks at where the vehicle is, or only at its heading
     Looked for at 20 cm, one span after the other, then between the two places around the rise.
     """
-    rows = np.arange(len(pose))
-    low, width = np.full(len(pose), _SPANS[-1]), np.zeros(len(pose))
-    begin_pose, begin_turns = pose.copy(), turns.copy()
-    found = np.zeros(len(pose), dtype=np.bool_)
+    count = len(pose)
+    low, width, found = np.full(count, _SPANS[-1]), np.zeros(count), np.zeros(count, dtype=np.bool_)
+    before, wheel_before = pose.copy(), turns.copy()
     at, wheel = pose, turns
     for begin, scan in zip(_SPANS, _SCANS, strict=False):
-        s = np.tile(scan, (len(pose), 1))
+        s = scan[None].repeat(count, axis=0)
         poses, wheels = _along(vehicle, at, wheel, leg, s, places)
-        risen = event(poses, wheels) >= 0
-        new = ~found & risen.any(axis=1)
-        after = risen.argmax(axis=1)
-        before = np.maximum(after - 1, 0)
-        low = np.where(new, begin + s[rows, before], low)
-        width = np.where(new, s[rows, after] - s[rows, before], width)
-        begin_pose[new] = poses[rows, before][new]
-        begin_turns[new] = wheels[rows, before][new]
-        found |= new
+        heights = whole(event(poses, wheels))
+        _note(heights, begin, scan, poses, wheels, found, low, width, before, wheel_before)
         if found.all():
             break
         at, wheel = poses[:, -1], wheels[:, -1]
-    within = _between(vehicle, begin_pose, begin_turns, leg, event, width, places=places)
+    within = _between(vehicle, before, wheel_before, leg, event, width, places=places)
     return np.where(found, low + within, _SPANS[-1]), found
+
+
+@compiled
+def _note(
+    heights: Floats, begin: float, scan: Floats, poses: Floats, wheels: Floats,
+    found: Bools, low: Floats, width: Floats, before: Floats, wheel_before: Floats,
+) -> None:  # fmt: skip
+    """Write down for each row that rises here first: after how many m, how far on, and from where.
+
+    heights, poses, wheels : of each row at the places `scan` of a span that begins at `begin` m
+    """
+    for i in range(len(heights)):
+        for j in range(len(scan)):
+            if heights[i, j] >= 0 and not found[i]:
+                last = max(j - 1, 0)
+                found[i], low[i], width[i] = True, begin + scan[last], scan[j] - scan[last]
+                before[i], wheel_before[i] = poses[i, last], wheels[i, last]
+                break
 
 
 def _between(
@@ -160,16 +171,24 @@ def _between(
     *, places: bool,
 ) -> Floats:  # fmt: skip
     """Metres into a stretch of `width` (attempts,) in which the event rises, at which it does."""
-    rows = np.arange(len(pose))
     s = width[:, None] * _REFINE
     poses, wheels = _along(vehicle, pose, turns, leg, s, places)
-    height = event(poses, wheels)
-    risen = height >= 0
-    after = np.where(risen.any(axis=1), risen.argmax(axis=1), len(_REFINE) - 1)
-    before = np.maximum(after - 1, 0)
-    a, b = height[rows, before], height[rows, after]
-    share = np.divide(-a, b - a, out=np.zeros_like(a), where=b > a).clip(0.0, 1.0)
-    return np.asarray(s[rows, before] + share * (s[rows, after] - s[rows, before]))
+    return _crossed(whole(event(poses, wheels)), s)
+
+
+@compiled
+def _crossed(heights: Floats, s: Floats) -> Floats:
+    """s (n,) at which each row rises through zero, on lines between its places; else its last."""
+    crossed = np.empty(len(s))
+    for i in range(len(s)):
+        after = 0
+        while heights[i, after] < 0 and after < s.shape[1] - 1:
+            after += 1
+        before = max(after - 1, 0)
+        a, b = heights[i, before], heights[i, after]
+        share = min(max(-a / (b - a), 0.0), 1.0) if b > a else 0.0
+        crossed[i] = s[i, before] + share * (s[i, after] - s[i, before])
+    return crossed
 
 
 def follow(

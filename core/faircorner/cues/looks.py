@@ -15,6 +15,10 @@ from faircorner.said import Length, Said
 __all__ = ["LookReason", "look_reasons", "look_said"]
 
 
+# Places that differ by less reach as far, m.
+_SAME = 1e-6
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class LookReason:
     """A look before a step, and what the step does there.
@@ -56,7 +60,7 @@ def look_reasons(scene: Scene, outcome: Driven) -> tuple[LookReason, ...]:
     """A reason for every look of the method, from the first attempt of the batch."""
     track, ends = outcome.track, outcome.followed.ends[0]
     poses, s = track.poses[0], track.s[0]
-    body = scene.vehicle.outline()[0]
+    body = scene.vehicle.outline[0]
     lane_edge = float(to_site(poses[:1], body)[..., 1].min())
     reasons: list[LookReason] = []
     for i, step in enumerate(scene.method.steps):
@@ -110,13 +114,18 @@ def _cut_in(poses: Floats, hubs: Floats) -> tuple[float, int, tuple[float, float
     rear, front = np.moveaxis(to_site(poses, hubs), 1, 0)
     track = LineString(np.vstack((rear[:1], front)))
     off = distance(points(rear), track)
-    last = int(off.argmax())
+    last = _first_greatest(off)
     return float(off[last]), last, (float(rear[last, 0]), float(rear[last, 1]))
 
 
 def _sideways(poses: Floats, corner: Floats) -> tuple[float, int, tuple[float, float]]:
     """How far one corner moves toward the kerb, at which sample, and where."""
     path = to_site(poses, corner)[:, 0]
-    last = int(path[:, 1].argmax())
+    last = _first_greatest(path[:, 1])
     moved = float(path[last, 1] - path[0, 1])
     return max(moved, 0.0), last, (float(path[last, 0]), float(path[last, 1]))
+
+
+def _first_greatest(values: Floats) -> int:
+    """Where the greatest of (n,) m is reached: rolling straight there, rounding must not choose."""
+    return int((values > values.max() - _SAME).argmax())

@@ -9,7 +9,7 @@ from faircorner.ground import Ground, Kerbline
 from faircorner.plane import Floats, to_body, wrap
 from faircorner.said import Said
 from faircorner.sight import Seat
-from faircorner.vehicle import Vehicle, tyre_poses
+from faircorner.vehicle import Vehicle
 
 __all__ = [
     "OWN_POINTS",
@@ -67,8 +67,8 @@ def edge_gap(vehicle: Vehicle, line: Kerbline, poses: Floats, turns: Floats) -> 
     poses : (..., 3); turns : (...), of the wheel
     """
     if not line.of_tyres:
-        return line.gap(poses, vehicle.outline()[0])
-    return np.asarray(line.gap(tyre_poses(vehicle, poses, turns), vehicle.tyre()).min(axis=-1))
+        return line.gap(poses, vehicle.outline[0])
+    return line.tyre_gap(poses, turns, vehicle)
 
 
 def own_mark(vehicle: Vehicle, name: str) -> Floats:

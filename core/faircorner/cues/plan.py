@@ -189,5 +189,5 @@ def _assemble(
         begins=first_stop(scene, driven.followed.start[0], gap),
         ends=last_stop(scene, last, float(s[-1])),
         sensitivity=answers,
-        swept=tuple(swept_outline(driven.track.poses[0, ::4], scene.vehicle.outline())),
+        swept=tuple(swept_outline(driven.track.poses[0], scene.vehicle.outline[0])),
     )  # fmt: skip

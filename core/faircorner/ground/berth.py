@@ -108,7 +108,7 @@ class Berth:
         end = self.end(which)
         if end is None:
             return np.full(poses.shape[:-1], np.nan)
-        points = vehicle.tyres() if end.of_tyres else vehicle.outline()[0]
+        points = vehicle.tyres() if end.of_tyres else vehicle.outline[0]
         places = to_site(self.local(poses), points)
         room = end.at + end.slope * places[..., 1] - places[..., 0]
         return np.asarray((room if which == "ahead" else -room).min(axis=-1))

@@ -1,11 +1,12 @@
 """Where land begins along a road: a straight edge, or two that meet in a rounded corner."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 import numpy as np
 
 from faircorner.compiled import compiled, whole
 from faircorner.plane import Floats, to_site
+from faircorner.vehicle import Vehicle
 
 __all__ = ["FAR_KERB", "KERB", "Kerbline", "far_kerb", "near_kerb"]
 
@@ -24,35 +25,77 @@ def _square_beside(ax: float, ay: float, bx: float, by: float) -> float:
 
 
 @compiled
-def _gaps(poses: Floats, points: Floats, frame: Floats, radius: float, *, outline: bool) -> Floats:
-    """Of each pose, m; radius NaN for a straight edge. Roots are taken once a pose, not a point."""
-    gaps = np.full(len(poses), np.inf)
-    straight = np.isnan(radius)
-    cos_frame, sin_frame = np.cos(frame[2]), np.sin(frame[2])
-    for i in range(len(poses)):
-        dx, dy = poses[i, 0] - frame[0], poses[i, 1] - frame[1]
-        x, y = cos_frame * dx + sin_frame * dy, cos_frame * dy - sin_frame * dx
-        cos, sin = np.cos(poses[i, 2] - frame[2]), np.sin(poses[i, 2] - frame[2])
-        if straight:
-            for j in range(len(points)):
-                gaps[i] = min(gaps[i], -(y + sin * points[j, 0] + cos * points[j, 1]))
-            continue
-        # From the curve's centre, beyond which lies the quarter plane.
-        x, y = x - radius, y - radius
-        outside, inside = np.inf, np.inf
-        ahead, left = points[-1]
-        last_x, last_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
+def _gap(x: float, y: float, cos: float, sin: float, points: Floats, radius: float) -> float:
+    """Of one convex body in the edge's frame, m; radius NaN for a straight edge."""
+    if np.isnan(radius):
+        gap = np.inf
         for j in range(len(points)):
-            ahead, left = points[j]
-            here_x, here_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
-            if here_x < 0 or here_y < 0:
-                outside = min(outside, min(here_x, 0.0) ** 2 + min(here_y, 0.0) ** 2)
+            gap = min(gap, -(y + sin * points[j, 0] + cos * points[j, 1]))
+        return gap
+    # From the curve's centre, beyond which lies the quarter plane.
+    x, y = x - radius, y - radius
+    outside, inside = np.inf, np.inf
+    ahead, left = points[-1]
+    last_x, last_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
+    for j in range(len(points)):
+        ahead, left = points[j]
+        here_x, here_y = x + cos * ahead - sin * left, y + sin * ahead + cos * left
+        if here_x < 0 or here_y < 0:
+            outside = min(outside, min(here_x, 0.0) ** 2 + min(here_y, 0.0) ** 2)
+        else:
+            inside = min(inside, -min(here_x, here_y))
+        outside = min(outside, _square_beside(last_x, last_y, here_x, here_y))
+        last_x, last_y = here_x, here_y
+    # The root is taken once a body, not once a point.
+    return float(min(np.sqrt(outside), inside) - radius)
+
+
+@compiled
+def _in_frame(pose: Floats, frame: Floats) -> tuple[float, float, float, float]:
+    """Where a body stands in the edge's frame, m, and the cosine and sine of its heading there.
+
+    frame : (4,), m, and the cosine and sine of its own heading
+    """
+    dx, dy, cos, sin = pose[0] - frame[0], pose[1] - frame[1], frame[2], frame[3]
+    ahead, left = np.cos(pose[2]), np.sin(pose[2])
+    x, y = cos * dx + sin * dy, cos * dy - sin * dx
+    return x, y, cos * ahead + sin * left, cos * left - sin * ahead
+
+
+@compiled
+def _gaps(poses: Floats, points: Floats, frame: Floats, radius: float) -> Floats:
+    """Of each pose (n, 3), m."""
+    gaps = np.empty(len(poses))
+    for i in range(len(poses)):
+        x, y, cos, sin = _in_frame(poses[i], frame)
+        gaps[i] = _gap(x, y, cos, sin, points, radius)
+    return gaps
+
+
+@compiled
+def _tyre_gaps(
+    poses: Floats, bends: Floats, ends: Floats, tyre: Floats, frame: Floats, radius: float
+) -> Floats:
+    """Of the tyre nearest to the edge at each pose (n, 3), m; bends : (n,), 1/m, of the path."""
+    gaps = np.full(len(poses), np.inf)
+    straight, long, wide = np.isnan(radius), tyre[:, 0].max(), tyre[:, 1].max()
+    for i in range(len(poses)):
+        x, y, cos, sin = _in_frame(poses[i], frame)
+        for j in range(len(ends)):
+            ahead, left = ends[j, 0], ends[j, 1]
+            # As `tyre_poses` turns it, without the angle.
+            along, across = 1 - left * bends[i], ahead * bends[i]
+            length = np.sqrt(along * along + across * across)
+            tyre_cos = (cos * along - sin * across) / length
+            tyre_sin = (sin * along + cos * across) / length
+            x_there = x + cos * ahead - sin * left
+            y_there = y + sin * ahead + cos * left
+            if straight:
+                # How far a box reaches toward it.
+                gap = -(y_there + abs(tyre_sin) * long + abs(tyre_cos) * wide)
             else:
-                inside = min(inside, -min(here_x, here_y))
-            if outline:
-                outside = min(outside, _square_beside(last_x, last_y, here_x, here_y))
-            last_x, last_y = here_x, here_y
-        gaps[i] = min(np.sqrt(outside), inside) - radius
+                gap = _gap(x_there, y_there, tyre_cos, tyre_sin, tyre, radius)
+            gaps[i] = min(gaps[i], gap)
     return gaps
 
 
@@ -73,6 +116,12 @@ class Kerbline:
     of_tyres: bool
     across: bool = False
     turned_at: bool = False
+    # x and y of the frame, and the cosine and sine of its heading.
+    _turned: Floats = field(init=False, repr=False)
+
+    def __post_init__(self) -> None:
+        x, y, heading = self.frame
+        object.__setattr__(self, "_turned", np.array([x, y, np.cos(heading), np.sin(heading)]))
 
     @property
     def drawn_as(self) -> str:
@@ -84,18 +133,30 @@ class Kerbline:
         """What a plan leaves, m."""
         return TYRE_SPARE if self.of_tyres else BODY_SPARE
 
-    def gap(self, poses: Floats, points: Floats, *, outline: bool = True) -> Floats:
+    def gap(self, poses: Floats, points: Floats) -> Floats:
         """Least signed distance of a body, m, negative on the land.
 
-        poses : (..., 3), on the site; points : (n, 2), in the body's frame. Returns (...).
-        outline : whether the points are the corners of a convex one, whose sides count too
+        poses : (..., 3), on the site; points : (n, 2), in the body's frame, the corners of its
+        convex outline, whose sides count too. Returns (...).
         The land round a corner is the quarter plane beyond the curve's centre grown by the
         radius, so that off it the distance is that to the quarter plane less the radius: from a
         corner of the body, or from the quarter plane's own to a side.
         """
         radius = np.nan if self.radius is None else self.radius
         flat = whole(poses.reshape(-1, 3))
-        gaps = _gaps(flat, whole(points), whole(self.frame), radius, outline=outline)
+        gaps = _gaps(flat, whole(points), self._turned, radius)
+        return gaps.reshape(poses.shape[:-1])
+
+    def tyre_gap(self, poses: Floats, turns: Floats, vehicle: Vehicle) -> Floats:
+        """Least signed distance of a vehicle's tyres, the front ones turned, m: (...).
+
+        poses : (..., 3), on the site; turns : (...), of the wheel
+        """
+        radius = np.nan if self.radius is None else self.radius
+        gaps = _tyre_gaps(
+            whole(poses.reshape(-1, 3)), vehicle.steering.bend(turns).reshape(-1),
+            whole(vehicle.axle_ends), whole(vehicle.tyre), self._turned, radius,
+        )  # fmt: skip
         return gaps.reshape(poses.shape[:-1])
 
     def drawn(self, reach: float) -> Floats:

@@ -25,6 +25,15 @@ Winding: TypeAlias = tuple[float, float, float, float, float]
 _GAUSS = 0.5 / np.sqrt(3.0)
 
 
+@compiled
+def _all_from(low: float, values: Floats) -> bool:
+    """Whether none of (n,) is below, or not a number."""
+    kept = True
+    for value in values:
+        kept &= value >= low
+    return kept
+
+
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Leg:
     """One stretch in one gear with one thing done to the wheel.
@@ -44,12 +53,11 @@ class Leg:
         if self.direction not in (1, -1):
             raise InputError("gear", Said("must be forward or reverse", got=self.direction))
         for name, low in (("turns", -np.inf), ("metres", 0.0), ("rate", 0.0)):
-            values = np.atleast_1d(np.asarray(getattr(self, name), dtype=np.float64))
-            # The least of them is NaN where one is.
-            if values.size and not values.min() >= low:
+            values = whole(getattr(self, name)).reshape(-1)
+            if not _all_from(low, values):
                 raise InputError(name, Said("must not be below", low=low))
             object.__setattr__(self, name, values)
-        if not self.rate.all():
+        if not _all_from(np.nextafter(0.0, 1.0), self.rate):
             raise InputError("turns_per_metre", Said("standing is left empty"))
 
     def mirrored(self) -> "Leg":
@@ -183,8 +191,7 @@ def wheel_and_heading(
     Returns two of (attempts, n).
     """
     wheels, gained = _headings(
-        steering.table, steering.lock_turns, whole(turns), whole(leg.turns), whole(leg.rate),
-        whole(s),
+        steering.table, steering.lock_turns, whole(turns), leg.turns, leg.rate, whole(s),
     )  # fmt: skip
     return wheels, leg.direction * gained
 
@@ -201,7 +208,7 @@ def advance(
     """
     return _poses(
         steering.table, steering.lock_turns, whole(pose), whole(turns), leg.direction,
-        whole(leg.turns), whole(leg.rate), whole(s),
+        leg.turns, leg.rate, whole(s),
     )  # fmt: skip
 
 
@@ -251,15 +258,16 @@ def joined(
     start : (attempts, 3) and turns : (attempts,), before the first leg
     parts : of each leg (attempts, n) metres into it, (attempts, n, 3) poses, (attempts, n) turns
     """
-    wheel = np.broadcast_to(np.asarray(turns, dtype=np.float64), start.shape[:1])
-    begins = np.cumsum([np.zeros(len(start)), *(s[:, -1] for s, _, _ in parts)], axis=0)
-    marks = [np.full(s.shape[1] - 1, index) for index, (s, _, _) in enumerate(parts)]
-    return Track(
-        s=np.concatenate(
-            [begins[:1].T, *(begins[i][:, None] + s[:, 1:] for i, (s, _, _) in enumerate(parts))],
-            axis=1,
-        ),
-        poses=np.concatenate([start[:, None], *(poses[:, 1:] for _, poses, _ in parts)], axis=1),
-        turns=np.concatenate([wheel[:, None], *(wheels[:, 1:] for _, _, wheels in parts)], axis=1),
-        leg=np.concatenate([np.zeros(1, dtype=np.int64), *marks]),
-    )
+    sizes = [s.shape[1] - 1 for s, _, _ in parts]
+    count, length = len(start), 1 + sum(sizes)
+    rolled, poses = np.zeros((count, length)), np.empty((count, length, 3))
+    wheels = np.empty((count, length))
+    poses[:, 0], wheels[:, 0] = start, turns
+    at = 1
+    for size, (s, ways, wheel) in zip(sizes, parts, strict=True):
+        here = slice(at, at + size)
+        rolled[:, here] = rolled[:, at - 1, None] + s[:, 1:]
+        poses[:, here], wheels[:, here] = ways[:, 1:], wheel[:, 1:]
+        at += size
+    legs = np.repeat(np.arange(len(parts)), sizes)
+    return Track(s=rolled, poses=poses, turns=wheels, leg=np.concatenate(([0], legs)))

@@ -83,7 +83,7 @@ def stands_out(vehicle: Vehicle, found: Roll) -> tuple[float, Literal["nose", "t
 
     The body's farthest corner counts; 0 where nothing has come farther out.
     """
-    body = vehicle.outline()[0]
+    body = vehicle.outline[0]
     before, after = (to_site(found.track.poses[0, at], body) for at in (0, -1))
     farthest = int(after[:, 1].argmin())
     out = float(before[:, 1].min() - after[farthest, 1])

@@ -1,6 +1,5 @@
 """The ground a body covers, and how far it swings out of its lane."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -9,6 +8,9 @@ from shapely import convex_hull, multipoints, points, union_all
 from faircorner.plane import Floats, to_site
 
 __all__ = ["Swing", "swept_outline", "swing"]
+
+
+_EVERY = 8
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -45,14 +47,15 @@ def swing(poses: Floats, corners: Floats, lane_edge: float) -> Swing:
     )
 
 
-def swept_outline(poses: Floats, outline: Sequence[Floats]) -> list[Floats]:
-    """Outer boundaries of the ground covered by one attempt, each (k, 2).
+def swept_outline(poses: Floats, body: Floats) -> list[Floats]:
+    """Outer boundaries of the ground that a body (k, 2) covers in one attempt, each (n, 2).
 
-    Neighbouring poses are joined by their convex hull, so the boundary is right to the
-    sagitta of one step.
+    poses : (n, 3), of which every eighth is taken, and the last
+    Those taken are joined by their convex hulls, so the boundary is right to the sagitta of one
+    step: under 1 mm for poses 2 cm apart on the circle of a car at full lock.
     """
-    body = outline[0]
-    placed = to_site(poses, body)
+    taken = np.append(np.arange(0, len(poses) - 1, _EVERY), len(poses) - 1)
+    placed = to_site(poses[taken], body)
     pairs = np.concatenate((placed[:-1], placed[1:]), axis=1)
     hulls = convex_hull(multipoints(points(pairs)))
     union = union_all(hulls).simplify(0.005)

@@ -85,7 +85,7 @@ def rig_clearance(vehicle: Vehicle, poses: Floats, behind: Floats, polygon: Floa
     """
     if vehicle.trailer is None:
         raise InputError("vehicle", Said("draws no trailer"))
-    towing = clearance(poses, vehicle.outline(), polygon, between=True)
+    towing = clearance(poses, vehicle.outline, polygon, between=True)
     drawn = vehicle.trailer.poses(poses, behind)
     trailer = clearance(drawn, (vehicle.trailer.outline(),), polygon, between=True)
     first = towing.metres <= trailer.metres

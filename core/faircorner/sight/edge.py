@@ -93,14 +93,16 @@ def edge_sights(
     scatter = np.hypot(blur, REACTION * CRAWL)
     wanted = ~np.isnan(before + heights + after) & (scatter <= most)
     leaning = seat.leaning(lean)
+    places = np.column_stack((ground, np.zeros(len(ground))))
+    hits = [(pane.name, pane_hits(pane, eyes, places)) for pane in vehicle.glass]
     found = []
-    for i in np.flatnonzero(wanted):
+    for i in map(int, np.flatnonzero(wanted)):
         feature, height = vehicle.features[i], float(heights[i])
         sharp = Sharpness(scatter=float(scatter[i]), lean=lean)
         moved = _moved(leaning, marks[i], onward, edge, height)
         found.append(
             EdgeSight(
-                sighting=_sighting(vehicle, eyes[i], feature, ground[i], height),
+                sighting=_sighting(hits, i, eyes[i], feature, ground[i], height),
                 sharpness=sharp,
                 leaning=partial(_leaning, sharp, moved),
                 ground=to_site(pose, ground[i][None])[0],
@@ -127,12 +129,12 @@ def _moved(
 
 
 def _sighting(
-    vehicle: Vehicle, eye: Floats, feature: Feature, ground: Floats, height: float
-) -> Sighting:
-    target = np.append(ground, 0.0)
-    panes = ((pane.name, pane_hits(pane, eye, target[None])[0]) for pane in vehicle.glass)
+    hits: list[tuple[str, Floats]], at: int, eye: Floats, feature: Feature, ground: Floats,
+    height: float,
+) -> Sighting:  # fmt: skip
+    """hits : of every pane, its name and where each mark's ray meets it; at : which mark's"""
     through, hit = next(
-        ((name, hit) for name, hit in panes if not np.isnan(hit[0])),
+        ((name, hit[at]) for name, hit in hits if not np.isnan(hit[at, 0])),
         (None, np.array([feature.x, feature.y, height])),
     )
     return Sighting(

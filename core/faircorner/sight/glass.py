@@ -81,10 +81,13 @@ def on_plane(opening: Opening, eye: Floats, target: Floats) -> Floats:
 
 
 def pane_hits(opening: Opening, eye: Floats, targets: Floats) -> Floats:
-    """Where the rays to places (n, 3) meet a pane, (n, 3) m; NaN where one passes beside it."""
+    """Where the rays to places (n, 3) meet a pane, (n, 3) m; NaN where one passes beside it.
+
+    eye : (3,), or (n, 3) where every ray has its own
+    """
     rays = targets - eye
     across = rays @ opening.normal
-    away = float(opening.normal @ (opening.corners[0] - eye))
+    away = (opening.corners[0] - eye) @ opening.normal
     level = np.abs(across) < 1e-9
     share = np.divide(away, across, out=np.zeros_like(across), where=~level)
     hits = eye + share[:, None] * rays

@@ -1,6 +1,6 @@
 """The vehicle's body: what can touch something, and where its tyres stand."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box, frozen
@@ -36,6 +36,9 @@ class Vehicle:
     """A rigid vehicle and what it tows; metres, origin on the ground under the rear axle's centre.
 
     corner_cut : how much of each corner of the length-by-width box the body leaves free
+    outline : everything that can touch, as convex pieces (n, 2): the body, then both mirrors
+    tyre : what a kerb meets of one tyre, (4, 2), about its own middle
+    axle_ends : middles of the tyres, (4, 2): rear left and right, front left and right
     Raises InputError naming the measure that cannot be.
     """
 
@@ -53,6 +56,10 @@ class Vehicle:
     features: tuple[Feature, ...] = ()
     glass: tuple[Opening, ...] = ()
     trailer: Trailer | None = None
+    # Asked for at every place of every attempt.
+    outline: tuple[Floats, ...] = field(init=False, repr=False)
+    tyre: Floats = field(init=False, repr=False)
+    axle_ends: Floats = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
         for name, (low, high) in _PLAUSIBLE.items():
@@ -88,6 +95,10 @@ class Vehicle:
             )
         if 2 * self.corner_cut >= self.width:
             raise InputError("corner_cut_m", Said("leaves no straight edge between"))
+        tyre = box(-_TYRE_REACH, _TYRE_REACH, self.tyre_width / 2)
+        object.__setattr__(self, "outline", self._outline())
+        object.__setattr__(self, "tyre", tyre)
+        object.__setattr__(self, "axle_ends", self._axle_ends())
 
     @property
     def rear_overhang(self) -> float:
@@ -106,8 +117,7 @@ class Vehicle:
                 return feature.x
         return 0.8 * self.wheelbase
 
-    def outline(self) -> tuple[Floats, ...]:
-        """Everything that can touch, as convex pieces (n, 2): the body, then both mirrors."""
+    def _outline(self) -> tuple[Floats, ...]:
         body = box(-self.rear_overhang, self.nose, self.width / 2, self.corner_cut)
         reach = (self.mirror_width - self.width) / 2
         if reach < 0.01:
@@ -123,12 +133,7 @@ class Vehicle:
         )
         return (body, left, frozen(left * [1, -1]))
 
-    def tyre(self) -> Floats:
-        """What a kerb meets of one tyre, (4, 2), about its own middle."""
-        return box(-_TYRE_REACH, _TYRE_REACH, self.tyre_width / 2)
-
-    def axle_ends(self) -> Floats:
-        """Middles of the tyres, (4, 2): rear left and right, front left and right."""
+    def _axle_ends(self) -> Floats:
         return frozen(
             [
                 (x, side * track / 2)
@@ -139,7 +144,7 @@ class Vehicle:
 
     def tyres(self) -> Floats:
         """Corners of the four tyres with the wheel straight, (16, 2)."""
-        return frozen((self.axle_ends()[:, None] + self.tyre()).reshape(-1, 2))
+        return frozen((self.axle_ends[:, None] + self.tyre).reshape(-1, 2))
 
     def hubs(self, side: int = 1) -> Floats:
         """Where the tape meets the tyres' outer faces, (2, 2): rear, then front; side 1 is left."""

@@ -66,6 +66,7 @@ class Steering:
     track_front: float
     circles: tuple[Circle, ...] = ()
     table: Floats = field(init=False, repr=False)
+    _nodes: Floats = field(init=False, repr=False)
     _angle: PchipInterpolator = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
@@ -93,6 +94,7 @@ class Steering:
         swept = np.concatenate(([0.0], np.cumsum(steps)))
         table = np.stack((swept - swept[_NODES], curvature))
         object.__setattr__(self, "table", table)
+        object.__setattr__(self, "_nodes", nodes)
 
     def _half(self, sign: int) -> list[tuple[float, float]]:
         """(turns, road-wheel angle) measured on one side, both positive and rising."""
@@ -129,6 +131,16 @@ class Steering:
     def curvature(self, turns: ArrayLike) -> Floats:
         """Curvature of the rear axle's path, 1/m, left positive; shape of `turns`."""
         return np.asarray(np.tan(self.road_wheel_angle(turns)) / self.wheelbase)
+
+    def bend(self, turns: ArrayLike) -> Floats:
+        """The same read off the table, with lines between its places: for where tyres point.
+
+        >>> wren = Steering(lock_turns=1.4, kerb_circle=10.4, wheelbase=2.6, track_front=1.5)
+        >>> bool(abs(wren.bend(0.7) - wren.curvature(0.7)) < 1e-6)
+        True
+        """
+        wheel = np.asarray(turns, dtype=np.float64)
+        return np.asarray(np.interp(wheel, self._nodes, self.table[1]))
 
     def turns_for(self, curvature: float) -> float:
         """The wheel that gives a curvature (1/m, left positive), turns; NaN beyond the lock."""

@@ -16,29 +16,22 @@ def tyre_poses(vehicle: Vehicle, poses: Floats, turns: Floats) -> Floats:
     Returns (..., 4, 3); `Vehicle.tyre` is what stands there. The front wheels point across the
     one centre that the car turns about (Ackermann).
     """
-    steering = vehicle.steering
+    bends = np.broadcast_to(vehicle.steering.bend(turns), poses.shape[:-1])
     placed = _placed(
-        whole(poses.reshape(-1, 3)), whole(np.broadcast_to(turns, poses.shape[:-1]).ravel()),
-        whole(vehicle.axle_ends()), steering.table[1], steering.lock_turns,
-    )  # fmt: skip
+        whole(poses.reshape(-1, 3)), whole(bends.reshape(-1)), whole(vehicle.axle_ends)
+    )
     return placed.reshape(*poses.shape[:-1], 4, 3)
 
 
 @compiled
-def _placed(poses: Floats, turns: Floats, ends: Floats, curvatures: Floats, lock: float) -> Floats:
-    """curvatures : (n,), at equal steps from lock to lock, between which lines are near enough"""
+def _placed(poses: Floats, bends: Floats, ends: Floats) -> Floats:
     placed = np.empty((len(poses), 4, 3))
-    last = len(curvatures) - 2
     for i in range(len(poses)):
         x, y, heading = poses[i]
         cos, sin = np.cos(heading), np.sin(heading)
-        along = (min(max(turns[i], -lock), lock) + lock) / (2 * lock) * (last + 1)
-        node = min(int(along), last)
-        share = along - node
-        curvature = (1 - share) * curvatures[node] + share * curvatures[node + 1]
         for j in range(4):
             ahead, left = ends[j]
             placed[i, j, 0] = x + cos * ahead - sin * left
             placed[i, j, 1] = y + sin * ahead + cos * left
-            placed[i, j, 2] = heading + np.arctan2(ahead * curvature, 1 - left * curvature)
+            placed[i, j, 2] = heading + np.arctan2(ahead * bends[i], 1 - left * bends[i])
     return placed
