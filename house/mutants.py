@@ -5,6 +5,8 @@ must fail. Each is tried in a copy of its own: Python's in a fork that has the l
 already, the browser's all in one run of Vitest.
 """
 
+import compileall
+import gc
 import json
 import multiprocessing
 import os
@@ -34,8 +36,11 @@ _SLOW_TO_LOAD = ["numpy", "scipy.optimize", "scipy.stats", "scipy.interpolate", 
                  "django.db.models", "django.db.backends.postgresql.base", "django.test",
                  "django.forms", "django.template.loader", "django.core.management",
                  "django.db.migrations.executor", "django.contrib.sessions.backends.db",
-                 "procrastinate.contrib.django", "whitenoise.middleware"]  # fmt: skip
-_ANY_TEST_OF_THE_DATABASE = "tests/server/test_schools_apart.py::test_every_route_is_walked"
+                 "procrastinate.contrib.django", "whitenoise.middleware",
+                 "house.loops_ready"]  # fmt: skip
+_ANY_TEST_WITH_IT = "tests/server/test_schools_apart.py::test_every_route_is_walked"
+# What else pytest could load is not looked for: that takes longer than many a test.
+_WITH, _WITH_DATABASE = ["-p", "_hypothesis_pytestplugin"], ["-p", "pytest_django.plugin"]
 # pytest's own words: tests ran, and one failed.
 _FAILED = 1
 
@@ -112,8 +117,11 @@ def _opened(folder: Path) -> None:
 
 def _in_a_copy(env: Mapping[str, str], folder: Path) -> None:
     """From here on this process knows the house only as it stands in the folder."""
+    # It ends before there is much to throw away.
+    gc.disable()
     database = env["DATABASE_URL"].rpartition("/")[0] + "/mutants"
     os.environ.update(env, DATABASE_URL=database, PYTHONPATH=f"{folder / 'core'}:{folder}")
+    os.environ["PYTEST_DISABLE_PLUGIN_AUTOLOAD"] = "1"
     os.chdir(folder)
     sys.path[:] = [p for p in sys.path if not p.startswith(str(ROOT)) or ".venv" in p]
     sys.path[:0] = [str(folder / "core"), str(folder)]
@@ -132,7 +140,7 @@ def _pytest(folder: Path, *arguments: str) -> tuple[int, str]:
         # What fails first is enough; it need not be made small, nor told in detail.
         quick = ["-x", "-q", "--assert=plain", "--tb=no", "--hypothesis-profile=first"]
         without = ["-p", "no:cacheprovider", "-p", "no:unraisableexception"]
-        code = int(pytest.main([*quick, *without, *arguments]))
+        code = int(pytest.main([*_WITH, *quick, *without, *arguments]))
     return code, log.read_text("utf-8")
 
 
@@ -150,8 +158,7 @@ def _tried(mutant: Mutant, env: Mapping[str, str]) -> str:
             return str(trouble)
         _in_a_copy(env, folder)
         # The core's tests know no Django, and are quicker without.
-        core = ["-p", "no:django", "-W", "ignore"]
-        with_what = core if mutant.of_core else ["--reuse-db"]
+        with_what = ["-W", "ignore"] if mutant.of_core else [*_WITH_DATABASE, "--reuse-db"]
         code, said = _pytest(folder, *with_what, mutant.test)
         if code == _FAILED:
             return ""
@@ -167,11 +174,16 @@ def _database_made(env: Mapping[str, str]) -> str:
         folder = Path(name)
         _linked(_LINKED, folder)
         _in_a_copy(env, folder)
-        code, said = _pytest(folder, "--reuse-db", "--create-db", _ANY_TEST_OF_THE_DATABASE)
+        code, said = _pytest(
+            folder, *_WITH_DATABASE, "--reuse-db", "--create-db", _ANY_TEST_WITH_IT
+        )
     return said[-2000:] if code else ""
 
 
 def _python(chosen: list[Mutant], env: Mapping[str, str]) -> list[tuple[Mutant, str]]:
+    # Nor is what stays as it is translated once for each of them.
+    for folder in ("core", "server", "house", "tests"):
+        compileall.compile_dir(ROOT / folder, quiet=2)
     forks = multiprocessing.get_context("forkserver")
     forks.set_forkserver_preload(_SLOW_TO_LOAD)
     # The core's need no database, and begin while it is made.

@@ -1,5 +1,6 @@
 """The computation from the shell: `fair-corner core drive|plan FILE`, JSON in and out."""
 
+import gc
 import json
 import sys
 from importlib import import_module
@@ -61,4 +62,8 @@ def main(arguments: list[str] | None = None) -> int:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    # One answer and out: looking for what could be thrown away takes a quarter of the time.
+    gc.disable()
+    status = main()
+    gc.freeze()
+    sys.exit(status)

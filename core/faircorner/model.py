@@ -37,6 +37,8 @@ class Model(BaseModel):
         allow_inf_nan=False,
         frozen=True,
         populate_by_name=True,
+        # A command that reads one document should not wait for all others.
+        defer_build=True,
         # What is told back tells everything.
         json_schema_serialization_defaults_required=True,
     )

@@ -5,8 +5,10 @@ import pytest
 from faircorner.errors import InputError
 from faircorner.motion import Leg, advance, drive, settle_turn, wheel_and_heading
 from faircorner.vehicle import Circle, Steering, axle_radius
+from faircorner.vehicle.monotone import monotone_cubic
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.interpolate import PchipInterpolator
 
 plausible = st.builds(
     Steering,
@@ -57,6 +59,15 @@ def test_road_wheel_angle_is_linear_when_only_full_lock_was_measured():
     shares = np.linspace(-1, 1, 11)
     angles = steering.road_wheel_angle(shares * 1.5)
     np.testing.assert_allclose(angles, shares * angles[-1], atol=1e-12)
+
+
+@given(st.lists(st.tuples(st.floats(0.1, 3), st.floats(0.01, 2)), min_size=1, max_size=5))
+def test_the_curve_through_measured_circles_is_scipys_monotone_cubic(steps):
+    x, y = np.cumsum([(0.0, 0.0), *steps], axis=0).T
+    at = np.linspace(x[0], x[-1], 40)
+    np.testing.assert_allclose(
+        monotone_cubic(x, y)(at), PchipInterpolator(x, y)(at), rtol=0, atol=1e-9
+    )
 
 
 def test_locks_measured_apart_keep_their_own_circles():

@@ -1,15 +1,15 @@
 """From hand-wheel turns to the curvature driven. Derivation: docs/sums/steering.md."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, field
 
 import numpy as np
 from numpy.typing import ArrayLike
-from scipy.interpolate import PchipInterpolator
-from scipy.optimize import brentq
 
 from faircorner.errors import InputError
 from faircorner.plane import Floats
 from faircorner.said import Exact, Said
+from faircorner.vehicle.monotone import monotone_cubic
 
 __all__ = ["Circle", "Steering", "axle_radius"]
 
@@ -67,7 +67,7 @@ class Steering:
     circles: tuple[Circle, ...] = ()
     table: Floats = field(init=False, repr=False)
     _nodes: Floats = field(init=False, repr=False)
-    _angle: PchipInterpolator = field(init=False, repr=False)
+    _angle: Callable[[Floats], Floats] = field(init=False, repr=False)
 
     def __post_init__(self) -> None:
         if not 0.2 <= self.lock_turns <= 10:
@@ -85,7 +85,7 @@ class Steering:
         right = self._half(-1) if any(c.turns < 0 for c in self.circles) else left
         turns = [-t for t, _ in reversed(right)] + [0.0] + [t for t, _ in left]
         angles = [-a for _, a in reversed(right)] + [0.0] + [a for _, a in left]
-        object.__setattr__(self, "_angle", PchipInterpolator(turns, angles))
+        object.__setattr__(self, "_angle", monotone_cubic(np.array(turns), np.array(angles)))
         nodes = np.linspace(-self.lock_turns, self.lock_turns, 2 * _NODES + 1)
         curvature = self.curvature(nodes)
         # Integral of a smooth function between close nodes: Simpson with the midpoint.
@@ -149,6 +149,9 @@ class Steering:
             return float("nan")
         if curvature == 0:
             return 0.0
+        # Not loaded where a vehicle is only driven.
+        from scipy.optimize import brentq  # noqa: PLC0415
+
         return float(brentq(lambda turns: float(self.curvature(turns)) - curvature, 0.0, lock))
 
     def mirrored(self) -> "Steering":
