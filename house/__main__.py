@@ -9,6 +9,7 @@ USE = """use: ./fair-corner COMMAND
 
   demo [--fresh] [--port N]   start with demo data and print the address; --fresh starts over
   serve [--port N]            the same without demo data
+  school --help               begin a school from here; serve prints an address for the first one
   worker                      one more worker for long work; DATABASE_URL says of which database
   test [PYTEST ARGUMENTS]     every check and every test
   bench                       how fast it is, as a table
@@ -21,6 +22,7 @@ def main(arguments: list[str]) -> int:
     commands = {
         "demo": ("house.demo", "run_demo"),
         "serve": ("house.demo", "run_serve"),
+        "school": ("house.demo", "run_school"),
         "worker": ("house.demo", "run_worker"),
         "test": ("house.checks", "run"),
         "bench": ("house.bench", "run"),

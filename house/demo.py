@@ -15,7 +15,15 @@ from house.formats import EXAMPLE
 from house.postgres import database
 from house.shell import ROOT, RUN, Trouble, free_port, run, say, secret
 
-__all__ = ["WORKER", "environment", "run_demo", "run_serve", "run_worker", "serving"]
+__all__ = [
+    "WORKER",
+    "environment",
+    "run_demo",
+    "run_school",
+    "run_serve",
+    "run_worker",
+    "serving",
+]
 
 # Long work is done apart, one piece at a time, so that no small request waits behind it.
 WORKER = [sys.executable, "-m", "server.long_work"]
@@ -54,6 +62,15 @@ def run_serve(arguments: list[str]) -> int:
     with database() as url:
         _migrate(url)
         return serving(url, given.port, demo=False)
+
+
+def run_school(arguments: list[str]) -> int:
+    """Begin a school, whether or not the application runs meanwhile."""
+    with database() as url:
+        _migrate(url)
+        program = [sys.executable, "-m", "server.founding", *arguments]
+        env = {**os.environ, **environment(url)}
+        return subprocess.run(program, cwd=ROOT, env=env, check=False).returncode
 
 
 def run_worker(_arguments: list[str]) -> int:
@@ -107,6 +124,9 @@ def serving(url: str, wanted_port: int, *, demo: bool) -> int:
         if demo:
             run_text = (ROOT / "server" / "demo" / "sign-ins.txt").read_text("utf-8")
             print(run_text, flush=True)
+        elif key := _key(url):
+            print(f"  No school has begun here yet. Begin yours, within a day, at\n"
+                  f"  {address}/begin?key={key}\n", flush=True)  # fmt: skip
         print("  Ctrl-C stops it; the data stays.\n", flush=True)
         return server.wait()
     except KeyboardInterrupt:
@@ -117,6 +137,15 @@ def serving(url: str, wanted_port: int, *, demo: bool) -> int:
             process.terminate()
         for process in started:
             _ended(process)
+
+
+def _key(url: str) -> str:
+    """What opens the one-time address; empty where a school has begun."""
+    done = subprocess.run(
+        [sys.executable, "-m", "server.founding", "key"], cwd=ROOT, text=True, check=True,
+        env={**os.environ, **environment(url)}, stdout=subprocess.PIPE,
+    )  # fmt: skip
+    return done.stdout.strip()
 
 
 def _start(program: list[str], url: str) -> subprocess.Popen[bytes]:

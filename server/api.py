@@ -6,6 +6,7 @@ from server.aids.api import router as aids
 from server.docket.api import router as docket
 from server.documents.api import router as documents
 from server.errors import register
+from server.founding.api import router as founding
 from server.lessons.api import router as lessons
 from server.long_work.api import router as work
 from server.planning.api import router as planning
@@ -17,5 +18,5 @@ __all__ = ["api"]
 
 api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
-for router in (schools, documents, docket, planning, aids, lessons, progress, work):
+for router in (schools, founding, documents, docket, planning, aids, lessons, progress, work):
     api.add_router("", router)

@@ -56,6 +56,15 @@ AUTHENTICATION_BACKENDS = [
     "axes.backends.AxesStandaloneBackend",
     "django.contrib.auth.backends.ModelBackend",
 ]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": f"django.contrib.auth.password_validation.{name}", "OPTIONS": options}
+    for name, options in {
+        "MinimumLengthValidator": {"min_length": 10},
+        "UserAttributeSimilarityValidator": {"user_attributes": ["username"]},
+        "CommonPasswordValidator": {},
+        "NumericPasswordValidator": {},
+    }.items()
+]
 AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = timedelta(minutes=15)
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]

@@ -1,16 +1,19 @@
-from ninja import Router
+from faircorner.said import Said
+from ninja import Router, Status
 
 from server.docket.schemas import DocketOut
-from server.docket.services import changed_since, learner_of, resolved
+from server.docket.services import Missing, changed_since, learner_of, resolved
 from server.documents.services import latest_revisions
+from server.errors import Problem
 from server.lessons.models import Attempt
 from server.planning.models import SHEET, CueSheet
+from server.said import told_to
 from server.schools.access import Caller
 
 router = Router(tags=["docket"], by_alias=True)
 
 
-@router.get("/docket", response=DocketOut, operation_id="docket_read")
+@router.get("/docket", response={200: DocketOut, 409: Problem}, operation_id="docket_read")
 def docket_read(
     request: Caller,
     learner: int | None = None,
@@ -23,12 +26,24 @@ def docket_read(
     """What the five stubs stand for now; what is not asked for follows the learner's last sheet.
 
     sheet : one of those that belong to the stubs; without it, the one last used
+    A school that has nothing of a kind yet is told so: 409, the field naming the kind.
     """
+    asked = {"seat": seat, "ground": ground, "method": method, "standard": standard}
+    try:
+        return _docket(request, learner, sheet, asked)
+    except Missing as missing:
+        kind = missing.kind
+        problem = told_to(request, Said(f"no {kind} yet"))
+        return Status(409, Problem(field=kind, problem=problem))
+
+
+def _docket(
+    request: Caller, learner: int | None, sheet: int | None, asked: dict[str, int | None]
+) -> dict[str, object]:
     person = learner_of(request, learner)
     mine = CueSheet.objects.for_caller(request).filter(learner=person)
     made = mine.prefetch_related(*SHEET)
     last = made.first() if sheet is None else made.get(pk=sheet)
-    asked = {"seat": seat, "ground": ground, "method": method, "standard": standard}
     revisions = resolved(latest_revisions(request.school), asked, last)
     sheets = mine.belonging(person, revisions)
     chosen = sheets.filter(pk__in=[sheet] if sheet else []).first() or sheets.first()

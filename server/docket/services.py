@@ -9,7 +9,15 @@ from server.planning.models import CueSheet
 from server.schools.access import Caller
 from server.schools.models import Member, Role
 
-__all__ = ["changed_since", "learner_of", "resolved"]
+__all__ = ["Missing", "changed_since", "learner_of", "resolved"]
+
+
+class Missing(Exception):
+    """The school has nothing of a kind yet that the docket needs."""
+
+    def __init__(self, kind: str) -> None:
+        super().__init__(kind)
+        self.kind = kind
 
 
 def _chosen(revisions: list[Revision], kind: str, document: int | None) -> Revision:
@@ -17,6 +25,8 @@ def _chosen(revisions: list[Revision], kind: str, document: int | None) -> Revis
     for revision in revisions:
         if revision.document.kind == kind and document in (None, revision.document_id):
             return revision
+    if document is None:
+        raise Missing(kind)
     raise Revision.DoesNotExist
 
 
@@ -29,7 +39,7 @@ def learner_of(request: Caller, learner: int | None) -> Member:
         return learners.get(pk=learner)
     found = learners.first()
     if found is None:
-        raise Member.DoesNotExist
+        raise Missing("learner")
     return found
 
 

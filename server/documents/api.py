@@ -7,6 +7,7 @@ from faircorner.documents.ground import (
     thing_document,
 )
 from faircorner.documents.reading import read_document
+from faircorner.documents.usual import UsualRequest, usual_vehicle
 from faircorner.ground import (
     KINDS,
     Ground,
@@ -43,6 +44,7 @@ from server.documents.schemas import (
     RevisionOut,
     RoadIn,
     ThingIn,
+    UsualOut,
     VocabularyOut,
     WithoutIn,
 )
@@ -123,6 +125,12 @@ def document_merge(request: Caller, document_id: int, body: MergeIn) -> object:
 def vocabulary_read(request: Caller) -> object:
     """What a method or standard may name."""
     return {**vocabulary(), "names": names(request.school.locale)}
+
+
+@router.post("/vehicles/usual", response=UsualOut, operation_id="vehicle_usual")
+def vehicle_usual(request: Caller, body: UsualRequest) -> object:
+    """A vehicle to begin from: what was measured so far, the rest as is usual for its class."""
+    return {"body": usual_vehicle(body)}
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")

@@ -106,6 +106,10 @@ DocumentOut: TypeAlias = Annotated[
 ]
 
 
+class UsualOut(Schema):
+    body: VehicleBody
+
+
 class CreateIn(RequestBody):
     kind: KindName
     body: dict[str, Any]

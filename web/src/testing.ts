@@ -18,4 +18,5 @@ export const CAR: VehicleBody = {
   trailer: null,
   features: [],
   glass: [],
+  assumed: [],
 };

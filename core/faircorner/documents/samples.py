@@ -3,6 +3,8 @@
 from dataclasses import dataclass
 from typing import Any, Literal
 
+from faircorner.documents.usual import Measures, glass_of, marks_of
+
 __all__ = [
     "HERON",
     "LINNET",
@@ -14,9 +16,6 @@ __all__ = [
     "seat_document",
     "vehicle_document",
 ]
-
-# Where glass begins and ends above the ground, m; and how far it leans in from sill to roof.
-_SILL, _ROOF, _LEAN = 0.94, 1.40, 0.16
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -64,69 +63,14 @@ PLOVER = Car(
 )  # fmt: skip
 
 
-def _pane(name: str, points: list[tuple[float, float, float]]) -> dict[str, Any]:
-    return {"name": name, "polygon_m": [[round(v, 3) for v in p] for p in points]}
-
-
-def _side_pane(car: Car, name: str, side: int, sill: tuple[float, float],
-               roof: tuple[float, float]) -> dict[str, Any]:  # fmt: skip
-    """A side pane between two x at the sill and two at the roof, rearmost first."""
-    low, high = side * (car.width / 2 - 0.05), side * (car.width / 2 - 0.05 - _LEAN)
-    z_low, z_high = _SILL + car.lift, _ROOF + car.lift
-    return _pane(
-        name,
-        [
-            (sill[0], low, z_low),
-            (sill[1], low, z_low),
-            (roof[1], high, z_high),
-            (roof[0], high, z_high),
-        ],
-    )
-
-
-def _end_pane(car: Car, name: str, sill: float, roof: float) -> dict[str, Any]:
-    half = car.width / 2 - 0.14
-    z_low, z_high = _SILL + car.lift, _ROOF + car.lift - 0.03
-    return _pane(
-        name,
-        [(sill, -half, z_low), (sill, half, z_low), (roof, half - 0.12, z_high),
-         (roof, 0.12 - half, z_high)],
-    )  # fmt: skip
-
-
 def vehicle_document(car: Car) -> dict[str, Any]:
-    """The car as a fair-corner/vehicle@2 document."""
-    wb, rear = car.wheelbase, car.length - car.wheelbase - car.front_overhang
-    glass = [
-        _end_pane(car, "windscreen", 0.86 * wb, 0.62 * wb),
-        _end_pane(car, "rear window", 0.22 - rear, 0.52 - rear),
-    ]
-    features = []
-    for side in (1, -1):
-        glass += [
-            _side_pane(
-                car, "front door glass", side, (0.41 * wb, 0.80 * wb), (0.43 * wb, 0.62 * wb)
-            ),
-            _side_pane(
-                car, "rear door glass", side, (0.07 * wb, 0.38 * wb), (0.12 * wb, 0.40 * wb)
-            ),
-            _side_pane(
-                car, "quarter glass", side, (-0.14 * wb, 0.05 * wb), (-0.06 * wb, 0.10 * wb)
-            ),
-        ]
-        edge = round(side * car.width / 2, 3)
-        for name, x, z in (
-            ("door mirror", 0.76 * wb, 1.02), ("front door handle", 0.44 * wb, 0.90),
-            ("B-pillar", 0.395 * wb, 1.15), ("rear door handle", 0.09 * wb, 0.90),
-            ("C-pillar", 0.06 * wb, 1.15), ("rear lamp", 0.06 - rear, 0.80),
-        ):  # fmt: skip
-            place: dict[str, Any] = {
-                "name": name, "x_m": round(x, 3), "y_m": edge, "z_m": round(z + car.lift, 3)
-            }  # fmt: skip
-            features.append({**place, "role": "door mirror"} if name == "door mirror" else place)
-    circles = []
-    if car.part_lock:
-        circles = [{"turns": car.part_lock[0], "kerb_circle_m": car.part_lock[1]}]
+    """The car as a fair-corner/vehicle@2 document, its marks and glass measured as are a car's."""
+    part = car.part_lock
+    measures = Measures(
+        length=car.length, width=car.width, mirror_width=car.mirror_width,
+        wheelbase=car.wheelbase, front_overhang=car.front_overhang,
+        track_front=car.track, track_rear=round(car.track - 0.02, 3),
+    )  # fmt: skip
     return {
         "format": "fair-corner/vehicle@2",
         "name": car.name,
@@ -134,20 +78,20 @@ def vehicle_document(car: Car) -> dict[str, Any]:
         "length_m": car.length,
         "width_m": car.width,
         "mirror_width_m": car.mirror_width,
-        "wheelbase_m": wb,
+        "wheelbase_m": car.wheelbase,
         "front_overhang_m": car.front_overhang,
         "track_front_m": car.track,
-        "track_rear_m": round(car.track - 0.02, 3),
+        "track_rear_m": measures.track_rear,
         "tyre_width_m": 0.2,
         "corner_cut_m": 0.16,
         "steering": {
             "lock_turns": car.lock_turns,
             "kerb_circle_m": car.kerb_circle,
-            "circles": circles,
+            "circles": [{"turns": part[0], "kerb_circle_m": part[1]}] if part else [],
         },
         "trailer": None,
-        "features": features,
-        "glass": glass,
+        "features": marks_of("car", measures, lift=car.lift),
+        "glass": glass_of("car", measures, lift=car.lift),
     }
 
 

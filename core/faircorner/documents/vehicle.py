@@ -1,11 +1,12 @@
 """fair-corner/vehicle@2 and fair-corner/seat@1."""
 
 from math import radians
-from typing import Annotated, Literal
+from typing import Annotated, Literal, TypeAlias
 
 from pydantic import Field, model_validator
 
 from faircorner.documents.upgrades import upgraded
+from faircorner.documents.usual import VehicleClass
 from faircorner.model import Metres, Model, Name, Point3, inside
 from faircorner.plane import frozen
 from faircorner.sight import Seat
@@ -22,6 +23,7 @@ from faircorner.vehicle import (
 
 __all__ = ["SeatDocument", "VehicleDocument"]
 
+Assumed: TypeAlias = Literal["marks", "glass", "tyre width", "corners"]
 Length = Annotated[float, Field(gt=0, le=200)]
 
 
@@ -81,13 +83,16 @@ class TrailerModel(Model):
 
 
 class VehicleDocument(Model):
-    """A vehicle as measured. Lengths in metres, steering wheel in turns."""
+    """A vehicle as measured. Lengths in metres, steering wheel in turns.
+
+    assumed : what of it nobody measured, and is as usual for its class
+    """
 
     _today = model_validator(mode="before")(upgraded)
 
     format: Literal["fair-corner/vehicle@2"]
     name: Name
-    kind: Annotated[Literal["car", "van", "rigid", "bus", "tractor"], Field(alias="class")]
+    kind: Annotated[VehicleClass, Field(alias="class")]
     length_m: Length
     width_m: Length
     mirror_width_m: Length
@@ -101,6 +106,7 @@ class VehicleDocument(Model):
     trailer: TrailerModel | None = None
     features: Annotated[list[FeatureModel], Field(max_length=100)] = []
     glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
+    assumed: Annotated[list[Assumed], Field(max_length=4)] = []
 
     def build(self) -> Vehicle:
         with inside("steering"):

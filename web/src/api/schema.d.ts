@@ -41,6 +41,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Beginning Read */
+        get: operations["beginning_read"];
+        put?: never;
+        /** School Begin */
+        post: operations["school_begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents": {
         parameters: {
             query?: never;
@@ -111,6 +129,26 @@ export interface paths {
         get: operations["vocabulary_read"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/usual": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Vehicle Usual
+         * @description A vehicle to begin from: what was measured so far, the rest as is usual for its class.
+         */
+        post: operations["vehicle_usual"];
         delete?: never;
         options?: never;
         head?: never;
@@ -303,6 +341,7 @@ export interface paths {
          * @description What the five stubs stand for now; what is not asked for follows the learner's last sheet.
          *
          *     sheet : one of those that belong to the stubs; without it, the one last used
+         *     A school that has nothing of a kind yet is told so: 409, the field naming the kind.
          */
         get: operations["docket_read"];
         put?: never;
@@ -855,6 +894,53 @@ export interface components {
              * @default
              */
             note: string;
+        };
+        /**
+         * BeginningOut
+         * @description Whether a school can begin here, and what there is to choose from.
+         */
+        BeginningOut: {
+            /** Open */
+            open: boolean;
+            /** Locales */
+            locales: string[];
+            /** Time Zones */
+            time_zones: string[];
+        };
+        /**
+         * BeginIn
+         * @description The first school and its first lead; key is what the one-time address carries.
+         */
+        BeginIn: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Keeps
+             * @enum {string}
+             */
+            keeps: "left" | "right";
+            /**
+             * Units
+             * @enum {string}
+             */
+            units: "metric" | "imperial";
+            /** Locale */
+            locale: string;
+            /** Time Zone */
+            time_zone: string;
+            /** Lead */
+            lead: string;
+            /** Username */
+            username: string;
+            /** Password */
+            password: string;
         };
         /**
          * AbeamModel
@@ -1744,6 +1830,8 @@ export interface components {
             /**
              * VehicleDocument
              * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
+             *
+             *     assumed : what of it nobody measured, and is as usual for its class
              */
             body: {
                 /**
@@ -1794,6 +1882,11 @@ export interface components {
                  * @default []
                  */
                 glass: components["schemas"]["OpeningModel"][];
+                /**
+                 * Assumed
+                 * @default []
+                 */
+                assumed: ("marks" | "glass" | "tyre width" | "corners")[];
             };
             /**
              * Created
@@ -1887,6 +1980,8 @@ export interface components {
         /**
          * VehicleDocument
          * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
+         *
+         *     assumed : what of it nobody measured, and is as usual for its class
          */
         VehicleDocument: {
             /**
@@ -1937,6 +2032,11 @@ export interface components {
              * @default []
              */
             glass: components["schemas"]["OpeningModel"][];
+            /**
+             * Assumed
+             * @default []
+             */
+            assumed: ("marks" | "glass" | "tyre width" | "corners")[];
         };
         /** CreateIn */
         CreateIn: {
@@ -2128,6 +2228,104 @@ export interface components {
             names: {
                 [key: string]: string;
             };
+        };
+        /** UsualOut */
+        UsualOut: {
+            /**
+             * VehicleDocument
+             * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
+             *
+             *     assumed : what of it nobody measured, and is as usual for its class
+             */
+            body: {
+                /**
+                 * Format
+                 * @constant
+                 */
+                format: "fair-corner/vehicle@2";
+                /** Name */
+                name: string;
+                /**
+                 * Class
+                 * @enum {string}
+                 */
+                class: "car" | "van" | "rigid" | "bus" | "tractor";
+                /** Length M */
+                length_m: number;
+                /** Width M */
+                width_m: number;
+                /** Mirror Width M */
+                mirror_width_m: number;
+                /** Wheelbase M */
+                wheelbase_m: number;
+                /** Front Overhang M */
+                front_overhang_m: number;
+                /** Track Front M */
+                track_front_m: number;
+                /** Track Rear M */
+                track_rear_m: number;
+                /**
+                 * Tyre Width M
+                 * @default 0.2
+                 */
+                tyre_width_m: number;
+                /**
+                 * Corner Cut M
+                 * @default 0
+                 */
+                corner_cut_m: number;
+                steering: components["schemas"]["SteeringModel"];
+                trailer: components["schemas"]["TrailerModel"] | null;
+                /**
+                 * Features
+                 * @default []
+                 */
+                features: components["schemas"]["FeatureModel"][];
+                /**
+                 * Glass
+                 * @default []
+                 */
+                glass: components["schemas"]["OpeningModel"][];
+                /**
+                 * Assumed
+                 * @default []
+                 */
+                assumed: ("marks" | "glass" | "tyre width" | "corners")[];
+            };
+        };
+        /**
+         * UsualRequest
+         * @description What has been measured of a new vehicle so far; what is left out is the class's usual.
+         */
+        UsualRequest: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "car" | "van" | "rigid" | "bus" | "tractor";
+            /** Length M */
+            length_m?: number | null;
+            /** Width M */
+            width_m?: number | null;
+            /** Mirror Width M */
+            mirror_width_m?: number | null;
+            /** Wheelbase M */
+            wheelbase_m?: number | null;
+            /** Front Overhang M */
+            front_overhang_m?: number | null;
+            /** Track Front M */
+            track_front_m?: number | null;
+            /** Track Rear M */
+            track_rear_m?: number | null;
+            /** Lock Turns */
+            lock_turns?: number | null;
+            /** Kerb Circle M */
+            kerb_circle_m?: number | null;
         };
         /**
          * GroundOut
@@ -3959,6 +4157,61 @@ export interface operations {
             };
         };
     };
+    beginning_read: {
+        parameters: {
+            query?: {
+                key?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BeginningOut"];
+                };
+            };
+        };
+    };
+    school_begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeginIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     documents_list: {
         parameters: {
             query?: {
@@ -4095,6 +4348,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VocabularyOut"];
+                };
+            };
+        };
+    };
+    vehicle_usual: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UsualRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsualOut"];
                 };
             };
         };
@@ -4338,6 +4615,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DocketOut"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

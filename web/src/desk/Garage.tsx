@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import type { ChangeEvent } from "react";
+import { type ChangeEvent, useState } from "react";
 import { ask } from "../api/client";
 import { documentsQuery } from "../api/queries";
 import type { Entry } from "../api/types";
@@ -17,6 +17,8 @@ import { useChangeDocket, useRole, useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Desk } from "./Desk";
+import { NewSeat } from "./NewSeat";
+import { NewVehicle } from "./NewVehicle";
 
 const Garage = () => {
   const documents = useQuery(documentsQuery);
@@ -36,6 +38,7 @@ const Garage = () => {
             seats={seats.filter((s) => s.vehicle_id === vehicle.id)}
           />
         ))}
+      {teaches && <Another />}
       {teaches && <Import />}
     </Desk>
   );
@@ -45,6 +48,8 @@ const Vehicle = ({ vehicle, seats }: { vehicle: Entry<"vehicle">; seats: Entry<"
   const units = useUnits();
   const change = useChangeDocket();
   const body = vehicle.latest.body;
+  const teaches = useRole() !== "learner";
+  const [measuring, setMeasuring] = useState(false);
   return (
     <Paper sx={{ p: 2, display: "grid", gap: 1 }}>
       <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
@@ -70,7 +75,30 @@ const Vehicle = ({ vehicle, seats }: { vehicle: Entry<"vehicle">; seats: Entry<"
           </Button>
         ))}
         {seats.length === 0 && <span>{t("desk.no seat measured yet")}</span>}
+        {teaches && (
+          <Button onClick={() => setMeasuring(!measuring)} aria-expanded={measuring}>
+            {t("desk.measure a new seat")}
+          </Button>
+        )}
       </Box>
+      {measuring && <NewSeat vehicle={vehicle} />}
+    </Paper>
+  );
+};
+
+const Another = () => {
+  const [open, setOpen] = useState(false);
+  return (
+    <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: "start" }}
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        {t("desk.measure a new vehicle")}
+      </Button>
+      {open && <NewVehicle />}
     </Paper>
   );
 };

@@ -3,16 +3,13 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
-import TextField from "@mui/material/TextField";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { ask } from "../api/client";
+import { useQuery } from "@tanstack/react-query";
 import { peopleQuery } from "../api/queries";
 import { Failure, Waiting } from "../shell/states";
 import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
 import { ink } from "../theme";
 import { named, t } from "../words";
-import { AddForm } from "./AddForm";
+import { AddLearner } from "./AddLearner";
 import { Desk } from "./Desk";
 
 const People = () => {
@@ -53,38 +50,6 @@ const People = () => {
       </Paper>
       {teaches && <AddLearner />}
     </Desk>
-  );
-};
-
-const AddLearner = () => {
-  const client = useQueryClient();
-  const [name, setName] = useState("");
-  const [note, setNote] = useState("");
-  const add = useMutation({
-    mutationFn: () => ask.post("/api/people", { body: { name, note } }),
-    onSuccess: async () => {
-      setName("");
-      setNote("");
-      await client.invalidateQueries({ queryKey: ["people"] });
-    },
-  });
-  return (
-    <AddForm action={t("desk.add a learner")} add={add}>
-      <TextField
-        size="small"
-        label={t("desk.learners name")}
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        required
-      />
-      <TextField
-        size="small"
-        label={t("desk.note")}
-        value={note}
-        onChange={(e) => setNote(e.target.value)}
-        sx={{ flex: 1 }}
-      />
-    </AddForm>
   );
 };
 

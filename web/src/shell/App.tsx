@@ -1,9 +1,10 @@
 /** Who is signed in, and which station they stand in. */
 
 import Box from "@mui/material/Box";
-import { usePrefetchQuery, useSuspenseQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useMemo } from "react";
+import { useQuery, useSuspenseQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useMemo, useRef } from "react";
 import { Navigate, Outlet, Route, Routes } from "react-router";
+import { ApiError } from "../api/client";
 import { docketQuery, sessionQuery } from "../api/queries";
 import type { Session } from "../api/types";
 import { CuesStation } from "../stations/cues/CuesStation";
@@ -18,6 +19,8 @@ import { useLanguage } from "./useLanguage";
 import { useShortcuts } from "./useShortcuts";
 import { adopt } from "./useStored";
 
+const Begin = lazy(() => import("../begin/Begin"));
+const FirstSteps = lazy(() => import("../begin/FirstSteps"));
 const SeatStation = lazy(() => import("../stations/seat/SeatStation"));
 const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
 const DriveStation = lazy(() => import("../stations/drive/DriveStation"));
@@ -34,7 +37,10 @@ const Standards = lazy(() => import("../desk/Standards"));
 export const App = () => (
   <ErrorBoundary>
     <Suspense fallback={<Waiting />}>
-      <Gate />
+      <Routes>
+        <Route path="/begin" element={<Begin />} />
+        <Route path="*" element={<Gate />} />
+      </Routes>
     </Suspense>
   </ErrorBoundary>
 );
@@ -52,8 +58,15 @@ const Door = ({ session }: { session: Session }) => {
 const Stations = ({ session }: { session: Session }) => {
   useMemo(() => session.person && adopt(session.person.id), [session.person]);
   // Asked for while the words come; nothing can be drawn before there are both.
-  usePrefetchQuery(docketQuery(useDocketIds()));
+  const docket = useQuery(docketQuery(useDocketIds()));
   useLanguage(session);
+  // Something of which the school has nothing yet; while more is fetched it is as it was.
+  const begun = useRef<boolean | null>(null);
+  if (docket.data) begun.current = true;
+  else if (docket.error)
+    begun.current = !(docket.error instanceof ApiError && docket.error.status === 409);
+  if (begun.current === null) return <Waiting />;
+  if (!begun.current) return <FirstSteps />;
   return (
     <Routes>
       <Route element={<House />}>

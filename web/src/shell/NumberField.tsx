@@ -6,18 +6,22 @@ import { decimal, t } from "../words";
 
 interface Props {
   label: string;
-  value: number;
+  /** Null as long as there is none. */
+  value: number | null;
   onCommit: (value: number) => void;
   readOnly?: boolean;
   width?: number;
 }
 
+const told = (value: number | null) => (value === null ? "" : decimal(value));
+
 export const NumberField = ({ label, value, onCommit, readOnly = false, width = 104 }: Props) => {
-  const [text, setText] = useState(decimal(value));
+  const [text, setText] = useState(told(value));
   const [wrong, setWrong] = useState(false);
-  useEffect(() => setText(decimal(value)), [value]);
+  useEffect(() => setText(told(value)), [value]);
   const commit = () => {
     const typed = Number(text.trim().replace(",", ".").replace("−", "-"));
+    if (text.trim() === "" && value === null) return;
     const bad = text.trim() === "" || !Number.isFinite(typed);
     setWrong(bad);
     if (!bad && typed !== value) onCommit(typed);

@@ -3,11 +3,10 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Divider from "@mui/material/Divider";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { NavLink, useLocation } from "react-router";
-import { ask } from "../api/client";
 import { ink } from "../theme";
 import { t } from "../words";
+import { SignOut } from "./SignOut";
 import { DESK, STATIONS } from "./stations";
 import { useDocket } from "./useDocket";
 
@@ -94,23 +93,7 @@ export const Rail = () => {
         </Button>
       ))}
       <Box sx={{ flex: 1 }} />
-      <SignOut />
+      <SignOut colour={ink.soft} />
     </Box>
-  );
-};
-
-const SignOut = () => {
-  const client = useQueryClient();
-  const close = useMutation({
-    mutationFn: () => ask.delete("/api/session", {}),
-    onSuccess: () => {
-      client.clear();
-      window.location.assign("/");
-    },
-  });
-  return (
-    <Button size="small" sx={{ color: ink.soft }} onClick={() => close.mutate()}>
-      {t("shell.sign out")}
-    </Button>
   );
 };

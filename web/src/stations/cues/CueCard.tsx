@@ -9,7 +9,7 @@ import { memo } from "react";
 import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
 import { t } from "../../words";
-import { assumedOf, Moved, useSharp } from "./told";
+import { assumedOf, Moved, marksAssumed, useSharp } from "./told";
 
 interface Props {
   call: Call;
@@ -54,6 +54,9 @@ export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Prop
         <Typography sx={{ fontSize: 13, mt: 0.75 }} color="text.secondary">
           {cue?.leant.text}
         </Typography>
+        {marksAssumed(vehicle) && (
+          <Typography sx={{ fontSize: 13, mt: 0.75 }}>{t("cues.marks are assumed")}</Typography>
+        )}
       </Box>
     </Paper>
   );

@@ -14,7 +14,17 @@ import { usePrinting } from "../../shell/usePrinting";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import { PlanSlab } from "./PlanSlab";
-import { assumedOf, Breaks, Disc, Looks, Moved, Told, type ToldProps, useSharp } from "./told";
+import {
+  assumedOf,
+  Breaks,
+  Disc,
+  Looks,
+  Moved,
+  marksAssumed,
+  Told,
+  type ToldProps,
+  useSharp,
+} from "./told";
 
 // The narrower of both papers within its margins, px of 1/96 inch.
 const WIDTH = 690;
@@ -68,6 +78,7 @@ const Paper = ({ docket, plan, method, trouble, unsaved }: Props) => (
       <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text} />
     </Box>
     <Box sx={{ fontWeight: 700, mt: 1.5 }}>{t("cues.computed from what was measured")}</Box>
+    {marksAssumed(docket.vehicle.body) && <Box sx={{ mt: 0.5 }}>{t("cues.marks are assumed")}</Box>}
     <Box sx={{ mt: 0.5 }}>{assumedOf(plan)}</Box>
     <Box sx={{ mt: 0.5 }}>{t("cues.cautions")}</Box>
   </Box>

@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
-import type { Call, Plan } from "../../api/types";
+import type { Call, Plan, VehicleBody } from "../../api/types";
 import { EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -85,6 +85,10 @@ export const useSharp = (call: Call): string | null => {
   if (!cue?.through || cue.scatter_m === null) return null;
   return t("cues.sharp to computed", { to: length(cue.scatter_m, units) });
 };
+
+/** Whether cues rest on places of the vehicle that nobody measured. */
+export const marksAssumed = ({ assumed }: VehicleBody): boolean =>
+  assumed.some((part) => part === "marks" || part === "glass");
 
 /** What of eye and hand is assumed and not measured. */
 export const assumedOf = ({ assumed }: Plan): string =>

@@ -7,6 +7,7 @@ import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { added } from "../../api/added";
 import { ask } from "../../api/client";
 import type { GoalKind } from "../../api/types";
 import { PLACES } from "../../places";
@@ -28,7 +29,7 @@ export const NewPlace = () => {
     },
     onSuccess: async (made) => {
       setName("");
-      await client.invalidateQueries({ queryKey: ["documents"] });
+      await added(client, "documents");
       change({ ground: made.document_id }, ["method", "standard"]);
     },
   });

@@ -38,7 +38,9 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
       <VehicleSheet
         vehicle={vehicle.body}
         seat={seat.body}
-        edit={vehicle.edit}
+        set={(measure, metres) =>
+          metres !== null && vehicle.edit({ ...vehicle.body, [measure]: metres })
+        }
         readOnly={readOnly}
       />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
@@ -55,6 +57,13 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
           />
           <ReviseBar revision={seatRevision} draft={seat} what="seat" />
         </Paper>
+        {vehicle.body.assumed.length > 0 && (
+          <Typography sx={{ fontSize: 13 }}>
+            {t("seat.assumed as usual", {
+              what: vehicle.body.assumed.map((part) => t(`seat.assumed ${part}`)).join(", "),
+            })}
+          </Typography>
+        )}
         <Typography sx={{ fontSize: 13 }} color="text.secondary">
           {t("seat.tape with brakes set")}
         </Typography>

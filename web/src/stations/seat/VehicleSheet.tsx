@@ -1,6 +1,6 @@
 /** The vehicle from above, its measures typed where they are drawn. */
 
-import type { Point, Pose, SeatBody, VehicleBody } from "../../api/types";
+import type { Metres, Point, Pose, SeatBody, VehicleBody } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { useFrame } from "../../drawing/frame";
 import { Pin } from "../../drawing/Pin";
@@ -12,14 +12,17 @@ import { t } from "../../words";
 
 interface Props {
   vehicle: VehicleBody;
-  seat: SeatBody;
-  edit: (body: VehicleBody) => void;
+  /** Nobody's, as long as no seat is measured. */
+  seat: SeatBody | null;
+  /** What has been measured, where the rest is drawn as is usual; else all of it has. */
+  measured?: Partial<Record<Measure, Metres>>;
+  set: (measure: Measure, metres: Metres | null) => void;
   readOnly: boolean;
 }
 
 const HERE: Pose = { x_m: 0, y_m: 0, heading_deg: 0 };
 
-type Measure =
+export type Measure =
   | "length_m"
   | "width_m"
   | "mirror_width_m"
@@ -36,7 +39,7 @@ interface Line {
 }
 
 /** Where each measure is drawn: lengths below and above the body, widths across it. */
-const linesOf = (v: VehicleBody): Line[] => {
+export const linesOf = (v: VehicleBody): Line[] => {
   const rear = -rearOverhang(v);
   const nose = noseX(v);
   const side = v.mirror_width_m / 2;
@@ -86,7 +89,7 @@ const linesOf = (v: VehicleBody): Line[] => {
   ];
 };
 
-export const VehicleSheet = ({ vehicle, seat, edit, readOnly }: Props) => {
+export const VehicleSheet = ({ vehicle, seat, measured, set, readOnly }: Props) => {
   const lines = linesOf(vehicle);
   const reach = vehicle.mirror_width_m / 2;
   const bounds = {
@@ -95,9 +98,12 @@ export const VehicleSheet = ({ vehicle, seat, edit, readOnly }: Props) => {
     bottom: -reach - 1.5,
     top: reach + 1.5,
   };
+  // Widths are typed beside each other: the body's a little below its middle, the tracks above.
   const middle = (line: Line): Point => [
     (line.from[0] + line.to[0]) / 2,
-    (line.from[1] + line.to[1]) / 2,
+    (line.from[1] + line.to[1]) / 2 +
+      (line.measure.startsWith("track") ? 0.24 : line.from[0] === line.to[0] ? -0.24 : 0) *
+        vehicle.width_m,
   ];
   return (
     <Slab
@@ -107,16 +113,17 @@ export const VehicleSheet = ({ vehicle, seat, edit, readOnly }: Props) => {
         <Pin key={line.measure} at={middle(line)}>
           <LengthField
             label={line.label}
-            metres={vehicle[line.measure]}
+            metres={(measured ?? vehicle)[line.measure] ?? null}
             readOnly={readOnly}
-            onCommit={(metres) => metres !== null && edit({ ...vehicle, [line.measure]: metres })}
+            optional={measured !== undefined}
+            onCommit={(metres) => set(line.measure, metres)}
           />
         </Pin>
       ))}
     >
       <VehicleShape vehicle={vehicle} pose={HERE} look="start" />
-      <Features vehicle={vehicle} />
-      <Eyes seat={seat} />
+      {measured === undefined && <Features vehicle={vehicle} />}
+      {seat && <Eyes seat={seat} />}
       {lines.map((line) => (
         <Dimension
           key={line.measure}

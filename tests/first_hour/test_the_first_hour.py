@@ -1,0 +1,66 @@
+"""From an empty database to the first cue sheet and attempt, in a keep-right, feet school."""
+
+import re
+
+from playwright.sync_api import expect
+
+from server.founding.services import new_key
+from server.schools.models import School
+from tests.browser.steps import field, station, type_length
+
+
+def test_a_school_begins_and_drives_its_first_attempt_without_a_shell(page):
+    page.goto(f"/begin?key={new_key()}")
+    for label, text in (
+        ("Name of the school", "Copper Bend Driving"), ("Your name", "Ada Fern"),
+        ("Name to sign in with", "ada"), ("Password", "short"),
+    ):  # fmt: skip
+        page.get_by_label(label).fill(text)
+    for label, chosen in (("Traffic keeps to the", "right"), ("Lengths in", "feet and inches")):
+        page.get_by_label(label).click()
+        page.get_by_role("option", name=chosen).click()
+    page.get_by_role("button", name="Begin").click()
+    expect(page.get_by_text("is too short")).to_be_visible()
+    page.get_by_label("Password").fill("violet-harbour-9")
+    page.get_by_role("button", name="Begin").click()
+
+    expect(page.get_by_role("heading", name="Your first round")).to_be_visible()
+    page.get_by_role("button", name="Keep the vehicle").click()
+    expect(page.get_by_role("alert")).to_contain_text("Still to measure: Name of the vehicle")
+    field(page, "Name of the vehicle").fill("Sparrow saloon")
+    field(page, "Turns, straight to lock").fill("1.5")
+    for label, text in (
+        ("Circle at full lock", "36' 0"), ("Length", "15' 2"), ("Wheelbase", "8' 10"),
+        ("Overhang", "2' 11"), ("Width", "5' 11"), ("With mirrors", "5' 6"),
+        ("Rear track", "5' 0"), ("Front track", "5' 1"),
+    ):  # fmt: skip
+        type_length(page, label, text)
+    # What cannot be is told by the name of its field, and what was typed is there after a reload.
+    page.get_by_role("button", name="Keep the vehicle").click()
+    expect(page.get_by_role("alert")).to_contain_text("With mirrors:")
+    page.reload()
+    type_length(page, "With mirrors", "6' 9")
+    page.get_by_role("button", name="Keep the vehicle").click()
+    field(page, "Name of the seat").fill("Milo, seat 4")
+    for label, text in (
+        ("Eye above the ground", "3' 11"), ("Eye behind the front axle", "4' 7"),
+        ("Left of the vehicle's middle", "14"),
+    ):  # fmt: skip
+        type_length(page, label, text)
+    page.get_by_role("button", name="Keep the seat").click()
+    field(page, "Name of a new place").fill("Mill Street")
+    page.get_by_role("button", name="New kerb").click()
+    field(page, "Learner's name").fill("Milo Hart")
+    page.get_by_role("button", name="Add a learner").click()
+
+    expect(page.get_by_role("list", name="Calls")).to_be_visible()
+    expect(page.get_by_text("marks and glass that nobody measured").first).to_be_visible()
+    page.get_by_role("button", name="Use this sheet and drive").click()
+    expect(page.get_by_role("button", name="Start the clock")).to_be_visible()
+    station(page, "Seat")
+    expect(page.get_by_text("Not measured, but as is usual for the class")).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^Learner: Milo Hart"))).to_be_visible()
+    assert School.objects.get().keeps == "right"
+    # The address has done its work.
+    page.goto(f"/begin?key={new_key()}")
+    expect(page.get_by_text("This address has run out")).to_be_visible()

@@ -1,0 +1,114 @@
+/** A school that cannot go round yet is led by the hand: vehicle, seat, place, learner. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { documentsQuery, peopleQuery } from "../api/queries";
+import { AddLearner } from "../desk/AddLearner";
+import { NewSeat } from "../desk/NewSeat";
+import { NewVehicle } from "../desk/NewVehicle";
+import { Mark } from "../shell/Mark";
+import { SignOut } from "../shell/SignOut";
+import { Failure, Waiting } from "../shell/states";
+import { useRole, useSchool } from "../shell/useDocket";
+import { NewPlace } from "../stations/ground/NewPlace";
+import { ink } from "../theme";
+import { t } from "../words";
+
+const FirstSteps = () => {
+  const school = useSchool();
+  const teaches = useRole() !== "learner";
+  return (
+    <Box sx={{ minHeight: "100dvh", background: ink.paper }}>
+      <Box
+        component="header"
+        sx={{
+          display: "flex",
+          gap: 2,
+          alignItems: "center",
+          px: 2,
+          minHeight: 64,
+          background: ink.ink,
+          color: "#fff",
+        }}
+      >
+        <Mark size={34} />
+        <Box sx={{ flex: 1, fontWeight: 700 }}>{school.name}</Box>
+        <SignOut />
+      </Box>
+      <Box component="main" sx={{ p: 2, maxWidth: 1100, mx: "auto", display: "grid", gap: 2 }}>
+        <Typography variant="h1">{t("begin.the first round")}</Typography>
+        {teaches ? <Steps /> : <Typography>{t("begin.your instructor first")}</Typography>}
+      </Box>
+    </Box>
+  );
+};
+
+const Steps = () => {
+  const client = useQueryClient();
+  const documents = useQuery(documentsQuery);
+  const people = useQuery(peopleQuery);
+  const failed = documents.error ?? people.error;
+  if (failed) return <Failure error={failed} retry={() => void client.refetchQueries()} />;
+  if (!documents.data || !people.data) return <Waiting />;
+  const first = (kind: "vehicle" | "seat" | "ground") =>
+    documents.data.find((one) => one.kind === kind)?.latest.name;
+  const car = documents.data.find((one) => one.kind === "vehicle");
+  const steps: { name: string; why: string; done: string | undefined; make: ReactNode }[] = [
+    {
+      name: t("begin.a vehicle"),
+      why: t("begin.why a vehicle"),
+      done: first("vehicle"),
+      make: <NewVehicle />,
+    },
+    {
+      name: t("begin.a seat"),
+      why: t("begin.why a seat"),
+      done: first("seat"),
+      make: car && <NewSeat vehicle={car} />,
+    },
+    {
+      name: t("begin.a place"),
+      why: t("begin.why a place"),
+      done: first("ground"),
+      make: <NewPlace />,
+    },
+    {
+      name: t("begin.a learner"),
+      why: t("begin.why a learner"),
+      done: people.data.find((one) => one.role === "learner")?.name,
+      make: <AddLearner />,
+    },
+  ];
+  const now = steps.findIndex((step) => !step.done);
+  return (
+    <Box component="ol" sx={{ m: 0, p: 0, display: "grid", gap: 1.5, listStyle: "none" }}>
+      {steps.map((step, i) => (
+        <Paper
+          key={step.name}
+          component="li"
+          aria-current={i === now ? "step" : undefined}
+          sx={{ p: 2, display: "grid", gap: 1.5, opacity: i > now ? 0.75 : 1 }}
+        >
+          <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", flexWrap: "wrap" }}>
+            <Typography variant="h2">
+              {i + 1} · {step.name}
+            </Typography>
+            <Box sx={{ color: ink.soft }}>{step.done ?? step.why}</Box>
+          </Box>
+          {i === now && step.make}
+        </Paper>
+      ))}
+      {now < 0 && (
+        <Button variant="contained" href="/cues" sx={{ justifySelf: "start" }}>
+          {t("begin.to the first cue sheet")}
+        </Button>
+      )}
+    </Box>
+  );
+};
+
+export default FirstSteps;
