@@ -56,6 +56,8 @@ AUTHENTICATION_BACKENDS = [
     "axes.backends.AxesStandaloneBackend",
     "django.contrib.auth.backends.ModelBackend",
 ]
+# A link to choose a password by is good for three days.
+PASSWORD_RESET_TIMEOUT = 3 * 24 * 60 * 60
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": f"django.contrib.auth.password_validation.{name}", "OPTIONS": options}
     for name, options in {

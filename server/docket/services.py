@@ -33,11 +33,12 @@ def _chosen(revisions: list[Revision], kind: str, document: int | None) -> Revis
 def learner_of(request: Caller, learner: int | None) -> Member:
     """The learner asked for, or the first whom the caller may see."""
     learners = Member.objects.filter(school=request.school, role=Role.LEARNER)
+    coming = learners.filter(user__is_active=True)
     if request.member.role == Role.LEARNER:
-        learners = learners.filter(pk=request.member.pk)
+        learners = coming = learners.filter(pk=request.member.pk)
     if learner is not None:
         return learners.get(pk=learner)
-    found = learners.first()
+    found = coming.first() or learners.first()
     if found is None:
         raise Missing("learner")
     return found

@@ -3,7 +3,6 @@
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.core.signing import BadSignature, TimestampSigner
 from django.db import connection, transaction
@@ -14,6 +13,7 @@ from faircorner.said import Said
 
 from server.documents.services import create_document
 from server.schools.models import Member, Role, School
+from server.schools.services import set_password, take_name
 
 __all__ = ["KeyRanOut", "begin_first", "found", "is_open", "new_key"]
 
@@ -60,7 +60,7 @@ def found(*, lead: str, username: str, password: str, **school: str) -> Member:
     """
     made = _school(school)
     member = Member.objects.create(
-        school=made, user=_user(username.strip(), password), role=Role.LEAD,
+        school=made, user=_user(username, password), role=Role.LEAD,
         name=_some("lead", lead),
     )  # fmt: skip
     library = methods().values()
@@ -93,18 +93,7 @@ def _school(given: dict[str, str]) -> School:
 
 
 def _user(username: str, password: str) -> User:
-    if User.objects.filter(username=_some("username", username)).exists():
-        raise InputError("username", Said("sign-in name taken"))
-    user = User(username=username)
-    try:
-        User.username_validator(username)
-    except ValidationError:
-        raise InputError("username", Said("sign-in name of letters")) from None
-    try:
-        validate_password(password, user)
-    except ValidationError as error:
-        code = error.error_list[0].code
-        raise InputError("password", Said(f"{code}".replace("_", " "))) from None
-    user.set_password(password)
-    user.save()
+    user = User()
+    take_name(user, username)
+    set_password(user, password)
     return user

@@ -1,4 +1,4 @@
-from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.http import HttpRequest
 from faircorner.errors import InputError
 from faircorner.said import Said
@@ -10,8 +10,27 @@ from server.errors import Problem
 from server.said import told_to
 from server.schools.access import Caller, may
 from server.schools.models import Member, Role
-from server.schools.schemas import PersonIn, PersonOut, SessionOut, SignIn
-from server.schools.services import add_learner
+from server.schools.schemas import (
+    JoinIn,
+    JoinOut,
+    LinkOut,
+    PasswordIn,
+    PersonChange,
+    PersonEntry,
+    PersonIn,
+    SessionOut,
+    SignIn,
+)
+from server.schools.services import (
+    LinkRanOut,
+    add_person,
+    change_person,
+    invited,
+    join,
+    link_for,
+    set_password,
+    signs_in_as,
+)
 
 router = Router(tags=["school"])
 
@@ -54,17 +73,86 @@ def session_close(request: Caller) -> object:
     return Status(204, None)
 
 
-@router.get("/people", response=list[PersonOut], operation_id="people_list")
+@router.put("/session/password", response={204: None}, operation_id="password_change")
+def password_change(request: Caller, body: PasswordIn) -> object:
+    user = request.member.user
+    if not user.check_password(body.now):
+        raise InputError("now", Said("not the password"))
+    set_password(user, body.password)
+    update_session_auth_hash(request, user)
+    return Status(204, None)
+
+
+@router.get("/people", response=list[PersonEntry], operation_id="people_list")
 def people_list(request: Caller) -> object:
-    people = Member.objects.filter(school=request.school)
+    people = Member.objects.filter(school=request.school).select_related("user")
     if request.member.role == Role.LEARNER:
         people = people.filter(pk=request.member.pk)
     return people
 
 
-@router.post("/people", response={201: PersonOut}, operation_id="learner_add")
+@router.post("/people", response={201: PersonEntry}, operation_id="person_add")
 @may(Role.LEAD, Role.INSTRUCTOR)
-def learner_add(request: Caller, body: PersonIn) -> object:
-    if not body.name.strip():
-        raise InputError("name", Said("learner's name wanted"))
-    return Status(201, add_learner(request.school, name=body.name, note=body.note))
+def person_add(request: Caller, body: PersonIn) -> object:
+    _may_look_after(request, body.role)
+    return Status(201, add_person(request.school, **body.model_dump()))
+
+
+@router.put("/people/{person_id}", response=PersonEntry, operation_id="person_change")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def person_change(request: Caller, person_id: int, body: PersonChange) -> object:
+    return change_person(_person(request, person_id), **body.model_dump())
+
+
+@router.post("/people/{person_id}/link", response={201: LinkOut}, operation_id="link_make")
+@may(Role.LEAD, Role.INSTRUCTOR)
+def link_make(request: Caller, person_id: int) -> object:
+    """A link by which somebody chooses how to sign in, at first or anew."""
+    path, until = link_for(_person(request, person_id))
+    return Status(201, {"path": path, "until": until})
+
+
+def _person(request: Caller, person_id: int) -> Member:
+    """Somebody of the school whom the caller may look after."""
+    people = Member.objects.filter(school=request.school).select_related("user", "school")
+    person = people.get(pk=person_id)
+    _may_look_after(request, person.role)
+    return person
+
+
+def _may_look_after(request: Caller, role: str) -> None:
+    if role != Role.LEARNER and request.member.role != Role.LEAD:
+        raise HttpError(403, told_to(request, Said("only some may", who=Role.LEAD.label.lower())))
+
+
+@router.get(
+    "/join", auth=None, response={200: JoinOut, 410: Problem}, operation_id="invitation_read"
+)
+def invitation_read(request: HttpRequest, who: str = "", token: str = "") -> object:
+    try:
+        member = invited(who, token)
+    except LinkRanOut:
+        return _ran_out(request)
+    return {
+        "name": member.name,
+        "school": member.school.name,
+        "signs_in_as": signs_in_as(member),
+    }
+
+
+@router.post(
+    "/join", auth=None, response={200: SessionOut, 410: Problem}, operation_id="invitation_take"
+)
+def invitation_take(request: HttpRequest, body: JoinIn) -> object:
+    if check_csrf(request):
+        raise HttpError(403, told_to(request, Said("page too old")))
+    try:
+        member = join(**body.model_dump())
+    except LinkRanOut:
+        return _ran_out(request)
+    login(request, member.user, backend="django.contrib.auth.backends.ModelBackend")
+    return {"person": member, "school": member.school}
+
+
+def _ran_out(request: HttpRequest) -> object:
+    return Status(410, Problem(field="token", problem=told_to(request, Said("link ran out"))))

@@ -1,19 +1,128 @@
-"""Changes to who is in a school."""
+"""Changes to who is in a school, and how they come to sign in."""
 
 import uuid
+from datetime import datetime, timedelta
 
+from django.conf import settings
 from django.contrib.auth.models import User
+from django.contrib.auth.password_validation import validate_password
+from django.contrib.auth.tokens import default_token_generator as tokens
+from django.core.exceptions import ValidationError
 from django.db import transaction
+from django.utils import timezone
+from django.utils.encoding import force_str
+from django.utils.http import urlsafe_base64_decode, urlsafe_base64_encode
+from faircorner.errors import InputError
+from faircorner.said import Said
 
 from server.schools.models import Member, Role, School
 
-__all__ = ["add_learner"]
+__all__ = [
+    "LinkRanOut",
+    "add_person",
+    "change_person",
+    "invited",
+    "join",
+    "link_for",
+    "set_password",
+    "signs_in_as",
+    "take_name",
+]
+
+
+class LinkRanOut(Exception):
+    """It is too old, was used, or never was."""
 
 
 @transaction.atomic
-def add_learner(school: School, *, name: str, note: str = "") -> Member:
-    """A learner of the school, with an account that nobody can sign in to yet."""
-    user = User.objects.create_user(username=f"learner-{uuid.uuid4().hex[:12]}")
+def add_person(school: School, *, name: str, role: str = Role.LEARNER, note: str = "") -> Member:
+    """Somebody of the school, who signs in once they have been given a link. InputError: name."""
+    # Without a password nobody can, and the name is chosen with it.
+    user = User.objects.create_user(username=f"person-{uuid.uuid4().hex[:12]}")
     return Member.objects.create(
-        school=school, user=user, name=name.strip(), role=Role.LEARNER, note=note.strip()
+        school=school, user=user, name=_named(name), role=role, note=note.strip()
     )
+
+
+def change_person(member: Member, *, name: str, note: str, active: bool) -> Member:
+    """Name and note, and whether they may still sign in; what they drove stays either way."""
+    if not active and member.role == Role.LEAD and not _other_lead(member):
+        raise InputError("active", Said("the last lead"))
+    member.name, member.note = _named(name), note.strip()
+    member.user.is_active = active
+    with transaction.atomic():
+        member.user.save(update_fields=["is_active"])
+        member.save()
+    return member
+
+
+def _named(name: str) -> str:
+    if not name.strip():
+        raise InputError("name", Said("must not be empty"))
+    return name.strip()
+
+
+def _other_lead(member: Member) -> bool:
+    leads = Member.objects.filter(school=member.school, role=Role.LEAD, user__is_active=True)
+    return leads.exclude(pk=member.pk).exists()
+
+
+def link_for(member: Member) -> tuple[str, datetime]:
+    """Where they choose how to sign in, once; and until when. An older one opens nothing more
+    once a password was chosen with it."""
+    who = urlsafe_base64_encode(str(member.user.pk).encode())
+    until = timezone.now() + timedelta(seconds=settings.PASSWORD_RESET_TIMEOUT)
+    return f"/join?who={who}&token={tokens.make_token(member.user)}", until
+
+
+def invited(who: str, token: str) -> Member:
+    """Whose link it is; raises LinkRanOut."""
+    try:
+        key = int(force_str(urlsafe_base64_decode(who)))
+    except ValueError:
+        raise LinkRanOut from None
+    member = Member.objects.select_related("user", "school").filter(user=key).first()
+    if member is None or not member.user.is_active or not tokens.check_token(member.user, token):
+        raise LinkRanOut
+    return member
+
+
+@transaction.atomic
+def join(who: str, token: str, *, username: str, password: str) -> Member:
+    """Choose name and password by a link. Raises LinkRanOut, and InputError naming the field."""
+    member = invited(who, token)
+    user = User.objects.select_for_update().get(pk=member.user.pk)
+    take_name(user, username)
+    set_password(user, password)
+    member.user = user
+    return member
+
+
+def signs_in_as(member: Member) -> str:
+    """Empty as long as they never chose how."""
+    return member.user.get_username() if member.user.has_usable_password() else ""
+
+
+def take_name(user: User, username: str) -> None:
+    """The name they sign in with; InputError where it cannot be had."""
+    name = username.strip()
+    if not name:
+        raise InputError("username", Said("must not be empty"))
+    if User.objects.filter(username=name).exclude(pk=user.pk).exists():
+        raise InputError("username", Said("sign-in name taken"))
+    try:
+        User.username_validator(name)
+    except ValidationError:
+        raise InputError("username", Said("sign-in name of letters")) from None
+    user.username = name
+
+
+def set_password(user: User, password: str) -> None:
+    """Keeps the user, too. Raises InputError for one that is too easy."""
+    try:
+        validate_password(password, user)
+    except ValidationError as error:
+        code = str(error.error_list[0].code)
+        raise InputError("password", Said(code.replace("_", " "))) from None
+    user.set_password(password)
+    user.save()

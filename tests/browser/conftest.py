@@ -5,6 +5,7 @@ The demo is loaded once: tests that change something pick a learner or document 
 
 import os
 import subprocess
+from contextlib import contextmanager
 from urllib.parse import urlsplit
 
 import pytest
@@ -27,10 +28,19 @@ CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 
 @pytest.fixture(scope="package")
 def site(django_db_setup, django_db_blocker):
-    # What follows empties the database at the end: never another than the tests' own.
-    assert connection.settings_dict["NAME"].startswith("test_")
-    with django_db_blocker.unblock():
+    with served(django_db_blocker) as address:
         load_demo()
+        yield address
+
+
+@contextmanager
+def served(blocker):
+    """The application on the tests' own database, which is emptied at the end."""
+    assert connection.settings_dict["NAME"].startswith("test_")
+    with blocker.unblock():
+        # Outside Playwright's loop there is a connection of its own, which the end of another
+        # package may have cut.
+        connection.close()
         server = LiveServer("127.0.0.1")
         yield server.url
         server.stop()

@@ -1,4 +1,4 @@
-"""From an empty database to the first cue sheet and attempt, in a keep-right, feet school."""
+"""From an empty database to the first cue sheet, and a learner let in: keeping right, in feet."""
 
 import re
 
@@ -9,7 +9,7 @@ from server.schools.models import School
 from tests.browser.steps import field, station, type_length
 
 
-def test_a_school_begins_and_drives_its_first_attempt_without_a_shell(page):
+def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page):
     page.goto(f"/begin?key={new_key()}")
     for label, text in (
         ("Name of the school", "Copper Bend Driving"), ("Your name", "Ada Fern"),
@@ -64,3 +64,28 @@ def test_a_school_begins_and_drives_its_first_attempt_without_a_shell(page):
     # The address has done its work.
     page.goto(f"/begin?key={new_key()}")
     expect(page.get_by_text("This address has run out")).to_be_visible()
+
+    # And the learner is let in by a link, on a phone, to what is theirs.
+    page.goto("/people")
+    milo = page.get_by_role("listitem").filter(has_text="Milo Hart")
+    milo.get_by_role("button", name="Look after").click()
+    milo.get_by_role("button", name="Link to sign in").click()
+    link = milo.get_by_label("Their link").input_value()
+    phone = open_page(390, 844)
+    phone.goto(link)
+    phone.get_by_label("Name to sign in with").fill("milo")
+    phone.get_by_label("Password").fill("violet-harbour-7")
+    phone.get_by_role("button", name="Sign in").click()
+    expect(phone.get_by_role("list", name="Calls")).to_be_visible()
+    expect(phone.get_by_role("button", name="Use this sheet and drive")).to_have_count(0)
+    again = open_page(390, 844)
+    again.goto(link)
+    expect(again.get_by_text("This link has run out")).to_be_visible()
+    # Who comes no more is out at once.
+    page.reload()
+    milo.get_by_role("button", name="Look after").click()
+    expect(milo.get_by_text("Signs in as milo.")).to_be_visible()
+    milo.get_by_role("button", name="Comes no more").click()
+    expect(milo.get_by_text("no longer comes")).to_be_visible()
+    phone.reload()
+    expect(phone.get_by_role("button", name="Sign in")).to_be_visible()

@@ -93,7 +93,15 @@ def requests_naming(house):
         "ground_without": ("POST", "/api/grounds/without", {
             "body": ground_document(put_down(lay_bay("Somewhere"), "cone", x=0, y=-3)),
             "name": "cone 1"}),
-        "learner_add": ("POST", "/api/people", {"name": "Somebody New"}),
+        "person_add": ("POST", "/api/people", {"name": "Somebody New"}),
+        "person_change": ("PUT", f"/api/people/{learner}", {
+            "name": "Another Name", "note": "", "active": True}),
+        "link_make": ("POST", f"/api/people/{learner}/link", None),
+        "password_change": ("PUT", "/api/session/password", {
+            "now": "not this one", "password": "violet-harbour-9"}),
+        "invitation_read": ("GET", "/api/join?who=MQ&token=forged", None),
+        "invitation_take": ("POST", "/api/join", {
+            "who": "MQ", "token": "forged", "username": "any", "password": PASSWORD}),
         "vehicle_usual": ("POST", "/api/vehicles/usual", {"kind": "van", "length_m": 5.2}),
         "beginning_read": ("GET", "/api/begin", None),
         "school_begin": ("POST", "/api/begin", {
@@ -108,9 +116,15 @@ def requests_naming(house):
 
 NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
-            "ground_side", "ground_road", "ground_thing", "ground_without", "learner_add",
+            "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
+            "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
             "school_begin"}  # fmt: skip
+
+
+# For whoever comes with nothing, or with a link.
+OPEN = {"session_read", "session_open", "beginning_read", "school_begin", "invitation_read",
+        "invitation_take"}  # fmt: skip
 
 
 def operations():
@@ -139,13 +153,13 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
 
 def test_strangers_are_asked_to_sign_in(client, ours):
     for name, (method, path, body) in requests_naming(ours).items():
-        if name not in {"session_read", "session_open", "beginning_read", "school_begin"}:
+        if name not in OPEN:
             assert send(client, method, path, body).status_code == 401, name
 
 
 MAY_NOT = {"document_create", "document_merge", "document_revise", "sheet_make", "lesson_add",
            "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
-           "notes_correct", "advice_take", "learner_add"}  # fmt: skip
+           "notes_correct", "advice_take", "person_add", "person_change", "link_make"}  # fmt: skip
 
 
 def test_a_learner_changes_nothing(ours):

@@ -23,6 +23,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Password Change */
+        put: operations["password_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -33,8 +50,63 @@ export interface paths {
         /** People List */
         get: operations["people_list"];
         put?: never;
-        /** Learner Add */
-        post: operations["learner_add"];
+        /** Person Add */
+        post: operations["person_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Person Change */
+        put: operations["person_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Link Make
+         * @description A link by which somebody chooses how to sign in, at first or anew.
+         */
+        post: operations["link_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Invitation Read */
+        get: operations["invitation_read"];
+        put?: never;
+        /** Invitation Take */
+        post: operations["invitation_take"];
         delete?: never;
         options?: never;
         head?: never;
@@ -882,18 +954,99 @@ export interface components {
             /** Password */
             password: string;
         };
+        /** PasswordIn */
+        PasswordIn: {
+            /** Now */
+            now: string;
+            /** Password */
+            password: string;
+        };
+        /**
+         * PersonEntry
+         * @description One of the school's people, for those who look after them.
+         *
+         *     signs_in_as : empty as long as they never chose how
+         */
+        PersonEntry: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "lead" | "instructor" | "learner";
+            /** Note */
+            note: string;
+            /** Active */
+            active: boolean;
+            /** Signs In As */
+            signs_in_as: string;
+        };
         /**
          * PersonIn
-         * @description A learner to be added; learners are given no sign-in here.
+         * @description Somebody to be added, who signs in once they have been given a link.
          */
         PersonIn: {
             /** Name */
             name: string;
             /**
+             * Role
+             * @default learner
+             * @enum {string}
+             */
+            role: "lead" | "instructor" | "learner";
+            /**
              * Note
              * @default
              */
             note: string;
+        };
+        /** PersonChange */
+        PersonChange: {
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Active */
+            active: boolean;
+        };
+        /**
+         * LinkOut
+         * @description A link to choose how to sign in by, once; path is at this address.
+         */
+        LinkOut: {
+            /** Path */
+            path: string;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+        };
+        /**
+         * JoinOut
+         * @description Whom a link is for.
+         */
+        JoinOut: {
+            /** Name */
+            name: string;
+            /** School */
+            school: string;
+            /** Signs In As */
+            signs_in_as: string;
+        };
+        /** JoinIn */
+        JoinIn: {
+            /** Who */
+            who: string;
+            /** Token */
+            token: string;
+            /** Username */
+            username: string;
+            /** Password */
+            password: string;
         };
         /**
          * BeginningOut
@@ -4113,6 +4266,28 @@ export interface operations {
             };
         };
     };
+    password_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     people_list: {
         parameters: {
             query?: never;
@@ -4128,12 +4303,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonOut"][];
+                    "application/json": components["schemas"]["PersonEntry"][];
                 };
             };
         };
     };
-    learner_add: {
+    person_add: {
         parameters: {
             query?: never;
             header?: never;
@@ -4152,7 +4327,120 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonOut"];
+                    "application/json": components["schemas"]["PersonEntry"];
+                };
+            };
+        };
+    };
+    person_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonEntry"];
+                };
+            };
+        };
+    };
+    link_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+        };
+    };
+    invitation_read: {
+        parameters: {
+            query?: {
+                who?: string;
+                token?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinOut"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    invitation_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

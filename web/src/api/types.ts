@@ -5,7 +5,9 @@ type Schemas = components["schemas"];
 
 export type Session = Schemas["SessionOut"];
 export type School = Schemas["SchoolOut"];
-export type Person = Schemas["PersonOut"];
+export type Person = Schemas["PersonEntry"];
+export type Role = Person["role"];
+export type Invitation = Schemas["JoinOut"];
 export type Docket = Schemas["DocketOut"];
 export type VehicleBody = Schemas["VehicleDocument"];
 export type TrailerBody = Schemas["TrailerModel"];

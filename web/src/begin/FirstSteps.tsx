@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { documentsQuery, peopleQuery } from "../api/queries";
-import { AddLearner } from "../desk/AddLearner";
+import { AddPerson } from "../desk/AddPerson";
 import { NewSeat } from "../desk/NewSeat";
 import { NewVehicle } from "../desk/NewVehicle";
 import { Mark } from "../shell/Mark";
@@ -80,7 +80,7 @@ const Steps = () => {
       name: t("begin.a learner"),
       why: t("begin.why a learner"),
       done: people.data.find((one) => one.role === "learner")?.name,
-      make: <AddLearner />,
+      make: <AddPerson learner />,
     },
   ];
   const now = steps.findIndex((step) => !step.done);

@@ -45,7 +45,7 @@ export const NewSeat = ({ vehicle }: { vehicle: Entry<"vehicle"> }) => {
   });
   const measured = above !== null && behind !== null && beside !== null && name.trim() !== "";
   return (
-    <Box sx={{ display: "grid", gap: 1.5 }}>
+    <Box sx={{ display: "grid", gap: 1.5, pt: 1 }}>
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap" }}>
         <TextField
           size="small"

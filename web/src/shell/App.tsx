@@ -20,6 +20,7 @@ import { useShortcuts } from "./useShortcuts";
 import { adopt } from "./useStored";
 
 const Begin = lazy(() => import("../begin/Begin"));
+const Join = lazy(() => import("../begin/Join"));
 const FirstSteps = lazy(() => import("../begin/FirstSteps"));
 const SeatStation = lazy(() => import("../stations/seat/SeatStation"));
 const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
@@ -39,6 +40,7 @@ export const App = () => (
     <Suspense fallback={<Waiting />}>
       <Routes>
         <Route path="/begin" element={<Begin />} />
+        <Route path="/join" element={<Join />} />
         <Route path="*" element={<Gate />} />
       </Routes>
     </Suspense>

@@ -47,7 +47,7 @@ export const DocketBar = () => {
         })),
     ]);
   const learners = people
-    .filter((p) => p.role === "learner")
+    .filter((p) => p.role === "learner" && (p.active || p.id === docket.learner.id))
     .map((p) => ({
       id: p.id,
       text: p.name,

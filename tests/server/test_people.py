@@ -1,0 +1,121 @@
+"""Who is in a school, how they come to sign in, and how that ends."""
+
+from datetime import timedelta
+
+import pytest
+from django.contrib.auth import tokens
+
+from tests.server.conftest import PASSWORD, build_house, send
+
+CHOSEN = {"username": "milo", "password": "violet-harbour-9"}
+
+
+@pytest.fixture
+def ours(db):
+    return build_house("ours")
+
+
+def add(client, **given):
+    return send(client, "POST", "/api/people", {"name": "Milo Hart", **given})
+
+
+def link_of(client, person):
+    made = send(client, "POST", f"/api/people/{person}/link")
+    assert made.status_code == 201, made.content
+    query = made.json()["path"].partition("?")[2]
+    return dict(pair.split("=", 1) for pair in query.split("&"))
+
+
+def change(client, person, **changed):
+    body = {"name": "Milo Hart", "note": "", "active": True, **changed}
+    return send(client, "PUT", f"/api/people/{person}", body)
+
+
+def signed_in(client):
+    return client.get("/api/session").json()["person"]
+
+
+def test_a_link_lets_its_person_choose_how_to_sign_in_once(ours, client):
+    person = add(ours.client("instructor")).json()
+    assert (person["role"], person["signs_in_as"], person["active"]) == ("learner", "", True)
+    link = link_of(ours.client("instructor"), person["id"])
+    shown = client.get("/api/join", link).json()
+    assert shown == {"name": "Milo Hart", "school": "ours", "signs_in_as": ""}
+    easy = send(client, "POST", "/api/join", {**link, **CHOSEN, "password": "12345678901"})
+    assert (easy.status_code, easy.json()["field"]) == (422, "password")
+    taken = send(client, "POST", "/api/join", {**link, **CHOSEN, "username": "lead@ours"})
+    assert (taken.status_code, taken.json()["field"]) == (422, "username")
+    assert send(client, "POST", "/api/join", {**link, **CHOSEN}).status_code == 200
+    assert signed_in(client)["id"] == person["id"]
+    assert send(client, "POST", "/api/join", {**link, **CHOSEN}).status_code == 410
+    client.logout()
+    assert send(client, "POST", "/api/session", CHOSEN).status_code == 200
+    # A link for a new password keeps the name.
+    assert (
+        client.get("/api/join", link_of(ours.client("lead"), person["id"])).json()["signs_in_as"]
+        == CHOSEN["username"]
+    )
+
+
+def test_a_link_is_one_persons_and_runs_out(ours, client, monkeypatch):
+    lead = ours.client("lead")
+    mine, other = (link_of(lead, add(lead, name=name).json()["id"]) for name in ("One", "Two"))
+    mixed = {"who": mine["who"], "token": other["token"]}
+    for link in (mixed, {**mine, "who": "!"}, {**mine, "token": "forged"}):
+        assert client.get("/api/join", link).status_code == 410
+        assert send(client, "POST", "/api/join", {**link, **CHOSEN}).status_code == 410
+    now = tokens.PasswordResetTokenGenerator._now
+
+    def later(self):
+        return now(self) + timedelta(days=3, minutes=1)
+
+    monkeypatch.setattr(tokens.PasswordResetTokenGenerator, "_now", later)
+    assert client.get("/api/join", mine).status_code == 410
+
+
+@pytest.mark.parametrize("role", ["instructor", "lead"])
+def test_only_a_lead_looks_after_those_who_teach(ours, role):
+    instructor, lead = ours.client("instructor"), ours.client("lead")
+    assert add(instructor, role=role).status_code == 403
+    person = add(lead, role=role).json()["id"]
+    assert send(instructor, "POST", f"/api/people/{person}/link").status_code == 403
+    assert change(instructor, person, active=False).status_code == 403
+    assert change(lead, person, name="Another").json()["name"] == "Another"
+
+
+def test_who_comes_no_more_is_out_at_once_and_can_come_again(ours, client):
+    lead, learner = ours.client("lead"), ours.members["learner"]
+    theirs = ours.client("learner")
+    link = link_of(lead, learner.pk)
+    assert change(lead, learner.pk, active=False).status_code == 200
+    assert send(theirs, "GET", "/api/docket").status_code == 401
+    given = {"username": "learner@ours", "password": PASSWORD}
+    assert send(client, "POST", "/api/session", given).status_code == 401
+    assert client.get("/api/join", link).status_code == 410
+    # Nothing that they drove is gone, and whom the docket begins with still comes.
+    assert send(lead, "GET", f"/api/docket?learner={learner.pk}").json()["sheet_id"]
+    add(lead, name="Zoe")
+    assert send(lead, "GET", "/api/docket").json()["learner"]["name"] == "Zoe"
+    assert change(lead, learner.pk).status_code == 200
+    assert send(client, "POST", "/api/session", given).status_code == 200
+
+
+def test_somebody_leads_the_school_always(ours):
+    lead, me = ours.client("lead"), ours.members["lead"].pk
+    alone = change(lead, me, active=False)
+    assert (alone.status_code, alone.json()["field"]) == (422, "active")
+    add(lead, role="lead")
+    assert change(lead, me, active=False).status_code == 200
+
+
+def test_ones_own_password_is_changed_by_who_knows_it(ours):
+    here, elsewhere = ours.client("instructor"), ours.client("instructor")
+    path, new = "/api/session/password", CHOSEN["password"]
+    wrong = send(here, "PUT", path, {"now": "not this one", "password": new})
+    assert (wrong.status_code, wrong.json()["field"]) == (422, "now")
+    easy = send(here, "PUT", path, {"now": PASSWORD, "password": "short"})
+    assert (easy.status_code, easy.json()["field"]) == (422, "password")
+    assert send(here, "PUT", path, {"now": PASSWORD, "password": new}).status_code == 204
+    assert signed_in(here)
+    # Whoever was signed in by the old one is out.
+    assert signed_in(elsewhere) is None

@@ -1,0 +1,64 @@
+/** Somebody of the school, by name: a learner, or whom else the lead adds. */
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { added } from "../api/added";
+import { ask } from "../api/client";
+import type { Role } from "../api/types";
+import { useRole } from "../shell/useDocket";
+import { named, t } from "../words";
+import { AddForm } from "./AddForm";
+
+const ROLES: readonly Role[] = ["learner", "instructor", "lead"];
+
+/** learner : whether nobody else is asked for */
+export const AddPerson = ({ learner = false }: { learner?: boolean }) => {
+  const client = useQueryClient();
+  const any = useRole() === "lead" && !learner;
+  const [name, setName] = useState("");
+  const [note, setNote] = useState("");
+  const [role, setRole] = useState<Role>("learner");
+  const add = useMutation({
+    mutationFn: () => ask.post("/api/people", { body: { name, note, role } }),
+    onSuccess: async () => {
+      setName("");
+      setNote("");
+      await added(client, "people");
+    },
+  });
+  return (
+    <AddForm action={any ? t("desk.add a person") : t("desk.add a learner")} add={add}>
+      <TextField
+        size="small"
+        label={any ? t("desk.persons name") : t("desk.learners name")}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        required
+      />
+      {any && (
+        <TextField
+          select
+          size="small"
+          label={t("desk.role")}
+          value={role}
+          onChange={(e) => setRole(e.target.value as Role)}
+          sx={{ minWidth: 140 }}
+        >
+          {ROLES.map((one) => (
+            <MenuItem key={one} value={one}>
+              {named(one)}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <TextField
+        size="small"
+        label={t("desk.note")}
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+        sx={{ flex: 1 }}
+      />
+    </AddForm>
+  );
+};
