@@ -10,7 +10,7 @@ from playwright.sync_api import expect
 from server.documents.models import Document
 from server.lessons.models import Lesson
 from server.schools.models import Member
-from tests.browser.steps import MAREN, TEODOR, choose, desk, sign_in, station
+from tests.browser.steps import MAREN, TEODOR, choose, desk, field, sign_in, station
 
 
 def test_wrong_passwords_are_told_and_the_name_stays(page):
@@ -63,9 +63,9 @@ def test_the_docket_survives_a_new_visit(page):
 def test_a_learner_is_added_and_put_on_the_docket(page):
     sign_in(page)
     desk(page, "People")
-    page.get_by_label("Learner's name").fill("Wren Aldous")
+    field(page, "Name").fill("Wren Aldous")
     page.get_by_label("Note").fill("Tuesdays")
-    page.get_by_role("button", name="Add a learner").click()
+    page.get_by_role("button", name="Add a person").click()
     row = page.get_by_text("Wren Aldous").locator("..")
     expect(row).to_contain_text("Tuesdays")
     row.get_by_role("button", name="Put on the docket").click()
