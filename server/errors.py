@@ -1,6 +1,8 @@
 """How errors leave the server: one shape, one sentence, one place."""
 
-from typing import cast
+import json
+from collections.abc import Sequence
+from typing import Any, cast
 
 from django.conf import settings
 from django.core.exceptions import ObjectDoesNotExist, RequestDataTooBig
@@ -30,6 +32,17 @@ class Problem(Schema):
 
     field: str
     problem: str
+
+
+def _given(request: HttpRequest, where: Sequence[str | int]) -> Any:
+    """What a request has at a place in its body; None where it has nothing there."""
+    try:
+        given = json.loads(request.body)
+        for part in where:
+            given = given[part]
+    except (ValueError, LookupError, TypeError):
+        return None
+    return given
 
 
 def register(api: NinjaAPI) -> None:
@@ -69,5 +82,8 @@ def register(api: NinjaAPI) -> None:
     def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
         first = error.errors[0]
         # ninja's location starts with where the value came from and the argument's name.
-        field = ".".join(str(part) for part in first["loc"][2:])
-        return answer(request, 422, field, said_of(cast("ErrorDetails", first)))
+        where = first["loc"][2:]
+        # And it leaves out what was given, which is told beside the limit that it broke.
+        complaint = {**first, "input": _given(request, where)}
+        field = ".".join(str(part) for part in where)
+        return answer(request, 422, field, said_of(cast("ErrorDetails", complaint)))

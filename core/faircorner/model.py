@@ -100,7 +100,7 @@ def said_of(complaint: ErrorDetails) -> Said:
     got = _shown(given)
     if kind in _LIMITS:
         code, limit = _LIMITS[kind]
-        if str(complaint["loc"][-1]).endswith("_m"):
+        if str(complaint["loc"][-1]).endswith("_m") and isinstance(given, int | float):
             return Said(code, limit=Exact(context[limit]), got=Exact(float(given)))
         return Said(code, limit=context[limit], got=got)
     if kind in _PLAIN:

@@ -13,7 +13,7 @@ from faircorner.said import Said
 
 from server.documents.services import create_document
 from server.schools.models import Member, Role, School
-from server.schools.services import set_password, take_name
+from server.schools.services import required, set_password, take_name
 
 __all__ = ["KeyRanOut", "begin_first", "found", "is_open", "new_key"]
 
@@ -61,7 +61,7 @@ def found(*, lead: str, username: str, password: str, **school: str) -> Member:
     made = _school(school)
     member = Member.objects.create(
         school=made, user=_user(username, password), role=Role.LEAD,
-        name=_some("lead", lead),
+        name=required("lead", lead),
     )  # fmt: skip
     library = methods().values()
     for method in library:
@@ -73,14 +73,8 @@ def found(*, lead: str, username: str, password: str, **school: str) -> Member:
     return member
 
 
-def _some(field: str, text: str) -> str:
-    if not text.strip():
-        raise InputError(field, Said("must not be empty"))
-    return text.strip()
-
-
 def _school(given: dict[str, str]) -> School:
-    school = School(**{**given, "name": _some("name", given["name"])})
+    school = School(**{**given, "name": required("name", given["name"])})
     if School.objects.filter(name=school.name).exists():
         raise InputError("name", Said("a school of that name"))
     try:

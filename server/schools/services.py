@@ -24,10 +24,18 @@ __all__ = [
     "invited",
     "join",
     "link_for",
+    "required",
     "set_password",
     "signs_in_as",
     "take_name",
 ]
+
+
+def required(field: str, text: str) -> str:
+    """What somebody wrote, without spaces around it; InputError where that is nothing."""
+    if not text.strip():
+        raise InputError(field, Said("must not be empty"))
+    return text.strip()
 
 
 class LinkRanOut(Exception):
@@ -40,29 +48,28 @@ def add_person(school: School, *, name: str, role: str = Role.LEARNER, note: str
     # Without a password nobody can, and the name is chosen with it.
     user = User.objects.create_user(username=f"person-{uuid.uuid4().hex[:12]}")
     return Member.objects.create(
-        school=school, user=user, name=_named(name), role=role, note=note.strip()
+        school=school, user=user, name=required("name", name), role=role, note=note.strip()
     )
 
 
+@transaction.atomic
 def change_person(member: Member, *, name: str, note: str, active: bool) -> Member:
-    """Name and note, and whether they may still sign in; what they drove stays either way."""
+    """Name and note, and whether they may still sign in; what they drove stays either way.
+
+    Raises InputError naming the field.
+    """
     if not active and member.role == Role.LEAD and not _other_lead(member):
         raise InputError("active", Said("the last lead"))
-    member.name, member.note = _named(name), note.strip()
+    member.name, member.note = required("name", name), note.strip()
     member.user.is_active = active
-    with transaction.atomic():
-        member.user.save(update_fields=["is_active"])
-        member.save()
+    member.user.save(update_fields=["is_active"])
+    member.save()
     return member
 
 
-def _named(name: str) -> str:
-    if not name.strip():
-        raise InputError("name", Said("must not be empty"))
-    return name.strip()
-
-
 def _other_lead(member: Member) -> bool:
+    # Two who let each other go at once wait for one another.
+    School.objects.select_for_update().get(pk=member.school_id)
     leads = Member.objects.filter(school=member.school, role=Role.LEAD, user__is_active=True)
     return leads.exclude(pk=member.pk).exists()
 
@@ -105,9 +112,7 @@ def signs_in_as(member: Member) -> str:
 
 def take_name(user: User, username: str) -> None:
     """The name they sign in with; InputError where it cannot be had."""
-    name = username.strip()
-    if not name:
-        raise InputError("username", Said("must not be empty"))
+    name = required("username", username)
     if User.objects.filter(username=name).exclude(pk=user.pk).exists():
         raise InputError("username", Said("sign-in name taken"))
     try:

@@ -35,6 +35,12 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
         ("Rear track", "5' 0"), ("Front track", "5' 1"),
     ):  # fmt: skip
         type_length(page, label, text)
+    # A slip of the pen is told and put right where it stands.
+    type_length(page, "Length", "1500' 2")
+    expect(page.get_by_role("alert").filter(has_text="Length:")).to_be_visible()
+    page.reload()
+    type_length(page, "Length", "15' 2")
+    expect(page.get_by_role("alert").filter(has_text="Length:")).to_have_count(0)
     # What cannot be is told by the name of its field, and what was typed is there after a reload.
     page.get_by_role("button", name="Keep the vehicle").click()
     expect(page.get_by_role("alert")).to_contain_text("With mirrors:")

@@ -99,3 +99,18 @@ def test_a_school_that_lacks_something_is_told_what(client, db):
     whole = send(client, "GET", "/api/docket")
     assert whole.status_code == 200
     assert whole.json()["learner"]["name"] == "Milo"
+
+
+@pytest.mark.parametrize(
+    ("path", "body", "field", "told"),
+    [
+        ("/api/vehicles/usual", {"kind": "car", "length_m": 457.2}, "length_m", "got 1500 ft"),
+        ("/api/vehicles/usual", {"kind": "boat"}, "kind", "got 'boat'"),
+    ],
+)
+def test_a_limit_on_a_request_is_told_with_what_was_given(client, db, path, body, field, told):
+    lead = begin_first(new_key(), **GIVEN)
+    client.force_login(lead.user, backend="django.contrib.auth.backends.ModelBackend")
+    answer = send(client, "POST", path, body)
+    assert (answer.status_code, answer.json()["field"]) == (422, field)
+    assert told in answer.json()["problem"]

@@ -5,7 +5,6 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
-import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
@@ -13,9 +12,8 @@ import { type FormEvent, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { ApiError, ask } from "../api/client";
 import { sessionQuery } from "../api/queries";
-import { Mark } from "../shell/Mark";
+import { Porch } from "../shell/Porch";
 import { Failure, Waiting } from "../shell/states";
-import { ink } from "../theme";
 import { t } from "../words";
 
 const beginningQuery = (key: string) =>
@@ -28,32 +26,23 @@ const Begin = () => {
   const key = useSearchParams()[0].get("key") ?? "";
   const beginning = useQuery(beginningQuery(key));
   return (
-    <Box
-      component="main"
-      sx={{ minHeight: "100dvh", display: "grid", placeItems: "center", background: ink.ink, p: 1 }}
-    >
-      <Paper sx={{ p: { xs: 2, sm: 4 }, width: "100%", maxWidth: 640, display: "grid", gap: 2 }}>
-        <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
-          <Mark size={44} />
-          <Typography variant="h1">{t("begin.begin a school")}</Typography>
-        </Box>
-        {beginning.isPending && <Waiting />}
-        {beginning.error && (
-          <Failure error={beginning.error} retry={() => void beginning.refetch()} />
-        )}
-        {beginning.data && !beginning.data.open && (
-          <>
-            <Alert severity="warning">{t("begin.address ran out")}</Alert>
-            <Button href="/" variant="contained">
-              {t("begin.to the sign-in")}
-            </Button>
-          </>
-        )}
-        {beginning.data?.open && (
-          <Form address={key} locales={beginning.data.locales} zones={beginning.data.time_zones} />
-        )}
-      </Paper>
-    </Box>
+    <Porch title={t("begin.begin a school")} width={640}>
+      {beginning.isPending && <Waiting />}
+      {beginning.error && (
+        <Failure error={beginning.error} retry={() => void beginning.refetch()} />
+      )}
+      {beginning.data && !beginning.data.open && (
+        <>
+          <Alert severity="warning">{t("begin.address ran out")}</Alert>
+          <Button href="/" variant="contained">
+            {t("begin.to the sign-in")}
+          </Button>
+        </>
+      )}
+      {beginning.data?.open && (
+        <Form address={key} locales={beginning.data.locales} zones={beginning.data.time_zones} />
+      )}
+    </Porch>
   );
 };
 

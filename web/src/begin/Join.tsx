@@ -3,7 +3,6 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { queryOptions, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
@@ -12,9 +11,8 @@ import { useNavigate, useSearchParams } from "react-router";
 import { ApiError, ask } from "../api/client";
 import { sessionQuery } from "../api/queries";
 import type { Invitation } from "../api/types";
-import { Mark } from "../shell/Mark";
+import { Porch } from "../shell/Porch";
 import { Failure, Waiting } from "../shell/states";
-import { ink } from "../theme";
 import { t } from "../words";
 
 interface Link {
@@ -36,23 +34,14 @@ const Join = () => {
   const invitation = useQuery(invitationQuery(link));
   const ranOut = invitation.error instanceof ApiError && invitation.error.status === 410;
   return (
-    <Box
-      component="main"
-      sx={{ minHeight: "100dvh", display: "grid", placeItems: "center", background: ink.ink, p: 1 }}
-    >
-      <Paper sx={{ p: { xs: 2, sm: 4 }, width: "100%", maxWidth: 420, display: "grid", gap: 2 }}>
-        <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
-          <Mark size={44} />
-          <Typography variant="h1">Fair Corner</Typography>
-        </Box>
-        {invitation.isPending && <Waiting />}
-        {ranOut && <Alert severity="warning">{t("begin.link ran out")}</Alert>}
-        {invitation.error && !ranOut && (
-          <Failure error={invitation.error} retry={() => void invitation.refetch()} />
-        )}
-        {invitation.data && <Form link={link} invitation={invitation.data} />}
-      </Paper>
-    </Box>
+    <Porch>
+      {invitation.isPending && <Waiting />}
+      {ranOut && <Alert severity="warning">{t("begin.link ran out")}</Alert>}
+      {invitation.error && !ranOut && (
+        <Failure error={invitation.error} retry={() => void invitation.refetch()} />
+      )}
+      {invitation.data && <Form link={link} invitation={invitation.data} />}
+    </Porch>
   );
 };
 

@@ -51,6 +51,8 @@ export const NewVehicle = () => {
   const client = useQueryClient();
   const [typed, setTyped, forget] = useStored<Typed>("new vehicle", NOTHING);
   const usual = useQuery(usualQuery(typed));
+  // What cannot be taken as typed stays where it was typed, beside an ordinary one.
+  const plain = useQuery(usualQuery({ ...NOTHING, kind: typed.kind }));
   const [asked, setAsked] = useState(false);
   const keep = useMutation({
     mutationFn: async () => {
@@ -62,9 +64,14 @@ export const NewVehicle = () => {
       await added(client, "documents");
     },
   });
-  if (usual.error) return <Failure error={usual.error} retry={() => void usual.refetch()} />;
-  if (!usual.data) return <Waiting />;
-  const drawn = usual.data.body as VehicleBody;
+  const drawn = usual.data?.body ?? plain.data?.body;
+  if (!drawn)
+    return plain.error ? (
+      <Failure error={plain.error} retry={() => void plain.refetch()} />
+    ) : (
+      <Waiting />
+    );
+  const wrong = keep.error ?? usual.error;
   const labels: Record<string, string> = {
     name: t("begin.name of the vehicle"),
     lock_turns: t("begin.turns to a lock"),
@@ -137,14 +144,14 @@ export const NewVehicle = () => {
         />
       </Box>
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        {t("begin.marks are assumed")}
+        {t("begin.marks are assumed")} {t("seat.tape with brakes set")}
       </Typography>
       {asked && missing.length > 0 && (
         <Alert severity="info">
           {t("begin.still to measure", { what: missing.map((one) => labels[one]).join(", ") })}
         </Alert>
       )}
-      {keep.error && <Alert severity="error">{told(keep.error)}</Alert>}
+      {wrong && <Alert severity="error">{told(wrong)}</Alert>}
       <Button
         variant="contained"
         sx={{ justifySelf: "start" }}

@@ -1,16 +1,14 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { ask } from "../api/client";
 import { endedQuery, sessionQuery } from "../api/queries";
-import { ink } from "../theme";
 import { t } from "../words";
-import { Mark } from "./Mark";
+import { Porch } from "./Porch";
 
 export const SignIn = () => {
   const client = useQueryClient();
@@ -32,12 +30,8 @@ export const SignIn = () => {
     open.mutate();
   };
   return (
-    <Box sx={{ minHeight: "100dvh", display: "grid", placeItems: "center", background: ink.ink }}>
-      <Paper component="form" onSubmit={submit} sx={{ p: 4, width: 400, display: "grid", gap: 2 }}>
-        <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
-          <Mark size={44} />
-          <Typography variant="h1">Fair Corner</Typography>
-        </Box>
+    <Porch>
+      <Box component="form" onSubmit={submit} sx={{ display: "grid", gap: 2 }}>
         <Typography color="text.secondary">{t("shell.the cue this driver will")}</Typography>
         {ended !== null && <Alert severity="info">{t("shell.the session ended")}</Alert>}
         {open.error && <Alert severity="error">{open.error.message}</Alert>}
@@ -60,7 +54,7 @@ export const SignIn = () => {
         <Button type="submit" variant="contained" size="large" loading={open.isPending}>
           {t("shell.sign in")}
         </Button>
-      </Paper>
-    </Box>
+      </Box>
+    </Porch>
   );
 };
