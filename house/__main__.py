@@ -10,6 +10,9 @@ USE = """use: ./fair-corner COMMAND
   demo [--fresh] [--port N]   start with demo data and print the address; --fresh starts over
   serve [--port N]            the same without demo data
   school --help               begin a school from here; serve prints an address for the first one
+  school --from FILE          the same from a file that a school was taken out to
+  backup FILE                 everything in the database, to one file
+  restore FILE                everything as it was in a backup; what there is now goes
   worker                      one more worker for long work; DATABASE_URL says of which database
   test [PYTEST ARGUMENTS]     every check and every test
   bench                       how fast it is, as a table
@@ -23,6 +26,8 @@ def main(arguments: list[str]) -> int:
         "demo": ("house.demo", "run_demo"),
         "serve": ("house.demo", "run_serve"),
         "school": ("house.demo", "run_school"),
+        "backup": ("house.demo", "run_backup"),
+        "restore": ("house.demo", "run_restore"),
         "worker": ("house.demo", "run_worker"),
         "test": ("house.checks", "run"),
         "bench": ("house.bench", "run"),

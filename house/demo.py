@@ -12,13 +12,15 @@ from pathlib import Path
 
 from house import web
 from house.formats import EXAMPLE
-from house.postgres import database
+from house.postgres import backup, database, restore
 from house.shell import ROOT, RUN, Trouble, free_port, run, say, secret
 
 __all__ = [
     "WORKER",
     "environment",
+    "run_backup",
     "run_demo",
+    "run_restore",
     "run_school",
     "run_serve",
     "run_worker",
@@ -65,12 +67,40 @@ def run_serve(arguments: list[str]) -> int:
 
 
 def run_school(arguments: list[str]) -> int:
-    """Begin a school, whether or not the application runs meanwhile."""
+    """Begin a school, new or from its file, whether or not the application runs meanwhile."""
     with database() as url:
         _migrate(url)
-        program = [sys.executable, "-m", "server.founding", *arguments]
+        from_file = any(argument.startswith("--from") for argument in arguments)
+        module = "server.takeout" if from_file else "server.founding"
+        program = [sys.executable, "-m", module, *arguments]
         env = {**os.environ, **environment(url)}
         return subprocess.run(program, cwd=ROOT, env=env, check=False).returncode
+
+
+def run_backup(arguments: list[str]) -> int:
+    file = _file(arguments, "backup", "to keep everything in")
+    with database() as url:
+        backup(url, file)
+    say(f"everything is in {file}; keep it where this machine is not")
+    return 0
+
+
+def run_restore(arguments: list[str]) -> int:
+    """Everything as it was in a backup, brought up to today; what there is now goes."""
+    file = _file(arguments, "restore", "that a backup was kept in")
+    _refuse_second()
+    with database() as url:
+        restore(url, file)
+        _migrate(url)
+    say(f"everything is as it was in {file}")
+    return 0
+
+
+def _file(arguments: list[str], command: str, what: str) -> Path:
+    parser = argparse.ArgumentParser(prog=f"./fair-corner {command}")
+    parser.add_argument("file", type=Path, help=f"the file {what}")
+    file: Path = parser.parse_args(arguments).file
+    return file.resolve()
 
 
 def run_worker(_arguments: list[str]) -> int:

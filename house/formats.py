@@ -3,6 +3,7 @@
 import json
 import os
 from pathlib import Path
+from typing import Any
 
 from house import pseudo
 from house.shell import ROOT, say
@@ -34,6 +35,7 @@ def expected() -> dict[Path, str]:
     for name, model in (("drive", DriveRequest), ("plan", PlanRequest)):
         schema = {"$schema": "https://json-schema.org/draft/2020-12/schema"}
         found[FOLDER / f"{name}.schema.json"] = _text(schema | model.model_json_schema())
+    found[FOLDER / "school.schema.json"] = _text(_school())
     found[EXAMPLE] = _text(_example())
     found[FOLDER / "openapi.json"] = _text(api.get_openapi_schema(path_prefix="/api/"))
     return found | pseudo.expected()
@@ -51,6 +53,27 @@ def _example() -> dict[str, object]:
         "ground": ground_document(lay_kerb("quay", side="right", goal_ahead=2.0)),
         "method": "Straight-run reverse park",
         "options": {},
+    }
+
+
+def _school() -> dict[str, object]:
+    """A line of each part of a school's file, by the part's name."""
+    from pydantic import TypeAdapter  # noqa: PLC0415
+
+    from server.takeout import records  # noqa: PLC0415
+
+    parts: dict[str, Any] = {"school": records.SchoolHead, **records.PARTS}
+    adapters: dict[str, TypeAdapter[Any]] = {
+        name: TypeAdapter(model) for name, model in parts.items()
+    }
+    lines, shared = TypeAdapter.json_schemas(
+        (name, "validation", adapter) for name, adapter in adapters.items()
+    )
+    return {
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        "description": records.__doc__,
+        "properties": {name: lines[name, "validation"] for name in parts},
+        **shared,
     }
 
 

@@ -10,7 +10,7 @@ from pathlib import Path
 
 from house.shell import ROOT, RUN, Trouble, free_port, run, say, secret
 
-__all__ = ["database"]
+__all__ = ["backup", "database", "restore"]
 
 _USER = "faircorner"
 
@@ -120,6 +120,33 @@ def database(*, fresh: bool = False) -> Iterator[str]:
     finally:
         if started:
             run([*control, "-w", "-m", "fast", "stop"], cwd=folder)
+
+
+def backup(url: str, file: Path) -> None:
+    """Everything in a database to one file, by PostgreSQL's own pg_dump."""
+    if file.exists():
+        raise Trouble(f"{file} is there already; name another file")
+    with _name_of(file) as part:
+        run([_binaries() / "pg_dump", "--format=custom", f"--file={part}", f"--dbname={url}"])
+
+
+def restore(url: str, file: Path) -> None:
+    """A database as it was when the file was made, all of it or nothing; what it has now goes."""
+    if not file.is_file():
+        raise Trouble(f"there is no file {file}")
+    how = ["--clean", "--if-exists", "--no-owner", "--single-transaction"]
+    run([_binaries() / "pg_restore", *how, f"--dbname={url}", file])
+
+
+@contextmanager
+def _name_of(file: Path) -> Iterator[Path]:
+    """A file appears under its name once it is whole."""
+    part = file.with_name(file.name + ".part")
+    try:
+        yield part
+        part.rename(file)
+    finally:
+        part.unlink(missing_ok=True)
 
 
 def _create_database(port: int, password: str) -> None:

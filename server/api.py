@@ -13,10 +13,12 @@ from server.planning.api import router as planning
 from server.progress.api import router as progress
 from server.schools.access import SignedIn
 from server.schools.api import router as schools
+from server.takeout.api import router as takeout
 
 __all__ = ["api"]
 
 api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
-for router in (schools, founding, documents, docket, planning, aids, lessons, progress, work):
+ROUTERS = (schools, founding, documents, docket, planning, aids, lessons, progress, work, takeout)
+for router in ROUTERS:
     api.add_router("", router)

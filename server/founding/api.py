@@ -9,7 +9,7 @@ from ninja.utils import check_csrf
 
 from server.errors import Problem
 from server.founding.schemas import BeginIn, BeginningOut
-from server.founding.services import KeyRanOut, begin_first, is_open
+from server.founding.services import KeyRanOut, begin_first, found, is_open
 from server.said import told_to
 from server.schools.models import LOCALES
 from server.schools.schemas import SessionOut
@@ -40,7 +40,8 @@ def school_begin(request: HttpRequest, body: BeginIn) -> object:
     if check_csrf(request):
         raise HttpError(403, told_to(request, Said("page too old")))
     try:
-        lead = begin_first(**body.model_dump())
+        given = body.model_dump()
+        lead = begin_first(given.pop("key"), lambda: found(**given))
     except KeyRanOut:
         return Status(410, Problem(field="key", problem=told_to(request, Said("key ran out"))))
     login(request, lead.user, backend=_BACKEND)

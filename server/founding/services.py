@@ -1,6 +1,6 @@
 """How a school begins: by a one-time address while there is none, or from the shell."""
 
-from typing import Any
+from collections.abc import Callable
 
 from django.contrib.auth.models import User
 from django.core.exceptions import ValidationError
@@ -15,7 +15,7 @@ from server.documents.services import create_document
 from server.schools.models import Member, Role, School
 from server.schools.services import required, set_password, take_name
 
-__all__ = ["KeyRanOut", "begin_first", "found", "is_open", "new_key"]
+__all__ = ["KeyRanOut", "begin_first", "found", "is_open", "new_key", "new_school"]
 
 # A day is long enough to sit down with it.
 _KEY_LASTS_S = 24 * 60 * 60
@@ -41,14 +41,14 @@ def is_open(key: str) -> bool:
 
 
 @transaction.atomic
-def begin_first(key: str, **given: Any) -> Member:
-    """As `found`; raises KeyRanOut where the key opens nothing any more."""
+def begin_first(key: str, begin: Callable[[], Member]) -> Member:
+    """A school by `begin`, where the key opens something yet; else raises KeyRanOut."""
     with connection.cursor() as cursor:
         # Of two who press at once the second finds a school there.
         cursor.execute(f"LOCK TABLE {School._meta.db_table} IN SHARE ROW EXCLUSIVE MODE")
     if not is_open(key):
         raise KeyRanOut
-    return found(**given)
+    return begin()
 
 
 @transaction.atomic
@@ -58,7 +58,7 @@ def found(*, lead: str, username: str, password: str, **school: str) -> Member:
     school : name, place, keeps, units, locale and time_zone, as on School
     Raises InputError naming the field.
     """
-    made = _school(school)
+    made = new_school(school)
     member = Member.objects.create(
         school=made, user=_user(username, password), role=Role.LEAD,
         name=required("lead", lead),
@@ -73,7 +73,8 @@ def found(*, lead: str, username: str, password: str, **school: str) -> Member:
     return member
 
 
-def _school(given: dict[str, str]) -> School:
+def new_school(given: dict[str, str]) -> School:
+    """A school by itself, without anybody in it. Raises InputError naming the field."""
     school = School(**{**given, "name": required("name", given["name"])})
     if School.objects.filter(name=school.name).exists():
         raise InputError("name", Said("a school of that name"))

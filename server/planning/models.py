@@ -47,7 +47,7 @@ class CueSheet(models.Model):
     standard = _revision("standard")
     options = models.JSONField(default=dict)
     plan = models.JSONField()
-    created = models.DateTimeField(auto_now_add=True)
+    created = models.DateTimeField(default=timezone.now, editable=False)
     # When it was last chosen or driven: the one that a docket goes on with.
     used = models.DateTimeField(default=timezone.now)
 

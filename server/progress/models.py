@@ -1,6 +1,7 @@
 """Advice that was taken: what was changed, and on what evidence."""
 
 from django.db import models
+from django.utils import timezone
 
 from server.planning.models import CueSheet
 from server.schools.access import SchoolQuerySet
@@ -19,7 +20,7 @@ class Shift(models.Model):
     by_m = models.FloatField()
     evidence = models.JSONField()
     taken_by = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="shifts_taken")
-    taken = models.DateTimeField(auto_now_add=True)
+    taken = models.DateTimeField(default=timezone.now, editable=False)
 
     objects = SchoolQuerySet.as_manager()
 

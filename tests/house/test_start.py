@@ -109,3 +109,29 @@ def test_a_wrong_command_is_told_what_there_is(arguments, said):
     assert done.returncode == 2
     assert said in done.stderr + done.stdout
     assert "Traceback" not in done.stderr
+
+
+def test_a_backup_brings_everything_back_or_nothing(elsewhere, tmp_path):
+    file = tmp_path / "everything.backup"
+
+    def words(url):
+        with psycopg.connect(url) as connection:
+            return [word for (word,) in connection.execute("SELECT word FROM kept ORDER BY word")]
+
+    with postgres.database() as url:
+        with psycopg.connect(url) as connection:
+            connection.execute("CREATE TABLE kept (word text)")
+            connection.execute("INSERT INTO kept VALUES ('first'), ('second')")
+        postgres.backup(url, file)
+        with pytest.raises(Trouble, match="there already"):
+            postgres.backup(url, file)
+        with psycopg.connect(url) as connection:
+            connection.execute("DELETE FROM kept WHERE word = 'first'")
+            connection.execute("INSERT INTO kept VALUES ('third')")
+        torn = tmp_path / "torn.backup"
+        torn.write_bytes(file.read_bytes()[:-20])
+        with pytest.raises(Trouble):
+            postgres.restore(url, torn)
+        assert words(url) == ["second", "third"]
+        postgres.restore(url, file)
+        assert words(url) == ["first", "second"]

@@ -5,6 +5,7 @@ and for the shell alike. A new sentence is a line in `en.json`; a new language i
 """
 
 from faircorner.said.catalogue import LANGUAGES, clauses, names
+from faircorner.said.fields import field_name, path_name
 from faircorner.said.parts import Angle, Exact, Length, Part, Rough
 from faircorner.said.quantities import Units, exact, length
 from faircorner.said.said import Said
@@ -20,6 +21,8 @@ __all__ = [
     "Units",
     "clauses",
     "exact",
+    "field_name",
     "length",
     "names",
+    "path_name",
 ]

@@ -15,6 +15,7 @@ import { sessionQuery } from "../api/queries";
 import { Porch } from "../shell/Porch";
 import { Failure, Waiting } from "../shell/states";
 import { t } from "../words";
+import { FromFile } from "./FromFile";
 
 const beginningQuery = (key: string) =>
   queryOptions({
@@ -25,6 +26,7 @@ const beginningQuery = (key: string) =>
 const Begin = () => {
   const key = useSearchParams()[0].get("key") ?? "";
   const beginning = useQuery(beginningQuery(key));
+  const [fromFile, setFromFile] = useState(false);
   return (
     <Porch title={t("begin.begin a school")} width={640}>
       {beginning.isPending && <Waiting />}
@@ -39,8 +41,14 @@ const Begin = () => {
           </Button>
         </>
       )}
-      {beginning.data?.open && (
-        <Form address={key} locales={beginning.data.locales} zones={beginning.data.time_zones} />
+      {beginning.data?.open && !fromFile && (
+        <>
+          <Form address={key} locales={beginning.data.locales} zones={beginning.data.time_zones} />
+          <Button onClick={() => setFromFile(true)}>{t("begin.there is a file")}</Button>
+        </>
+      )}
+      {beginning.data?.open && fromFile && (
+        <FromFile address={key} back={() => setFromFile(false)} />
       )}
     </Porch>
   );
@@ -162,6 +170,9 @@ const Form = ({ address, locales, zones }: Props) => {
         options={zones}
         value={zone}
         disableClearable
+        openText={t("shell.open the list")}
+        closeText={t("shell.close the list")}
+        noOptionsText={t("shell.nothing found")}
         onChange={(_, chosen) => setZone(chosen)}
         renderInput={(params) => <TextField {...params} label={t("begin.time zone")} />}
       />

@@ -13,14 +13,14 @@ import { NewVehicle } from "../desk/NewVehicle";
 import { Mark } from "../shell/Mark";
 import { SignOut } from "../shell/SignOut";
 import { Failure, Waiting } from "../shell/states";
-import { useRole, useSchool } from "../shell/useDocket";
+import { useMay, useSchool } from "../shell/useDocket";
 import { NewPlace } from "../stations/ground/NewPlace";
 import { ink } from "../theme";
 import { t } from "../words";
 
 const FirstSteps = () => {
   const school = useSchool();
-  const teaches = useRole() !== "learner";
+  const shapes = useMay().shape;
   return (
     <Box sx={{ minHeight: "100dvh", background: ink.paper }}>
       <Box
@@ -41,45 +41,48 @@ const FirstSteps = () => {
       </Box>
       <Box component="main" sx={{ p: 2, maxWidth: 1100, mx: "auto", display: "grid", gap: 2 }}>
         <Typography variant="h1">{t("begin.the first round")}</Typography>
-        {teaches ? <Steps /> : <Typography>{t("begin.your instructor first")}</Typography>}
+        {shapes ? <Steps /> : <Typography>{t("begin.your instructor first")}</Typography>}
       </Box>
     </Box>
   );
 };
 
+const FIRST = { limit: 1 } as const;
+
 const Steps = () => {
   const client = useQueryClient();
-  const documents = useQuery(documentsQuery);
-  const people = useQuery(peopleQuery);
-  const failed = documents.error ?? people.error;
+  const vehicles = useQuery(documentsQuery("vehicle", FIRST));
+  const seats = useQuery(documentsQuery("seat", FIRST));
+  const grounds = useQuery(documentsQuery("ground", FIRST));
+  const learners = useQuery(peopleQuery({ role: "learner", limit: 1 }));
+  const asked = [vehicles, seats, grounds, learners];
+  const failed = asked.find((one) => one.error)?.error;
   if (failed) return <Failure error={failed} retry={() => void client.refetchQueries()} />;
-  if (!documents.data || !people.data) return <Waiting />;
-  const first = (kind: "vehicle" | "seat" | "ground") =>
-    documents.data.find((one) => one.kind === kind)?.latest.name;
-  const car = documents.data.find((one) => one.kind === "vehicle");
+  if (asked.some((one) => !one.data)) return <Waiting />;
+  const car = vehicles.data?.items[0];
   const steps: { name: string; why: string; done: string | undefined; make: ReactNode }[] = [
     {
       name: t("begin.a vehicle"),
       why: t("begin.why a vehicle"),
-      done: first("vehicle"),
+      done: car?.latest.name,
       make: <NewVehicle />,
     },
     {
       name: t("begin.a seat"),
       why: t("begin.why a seat"),
-      done: first("seat"),
+      done: seats.data?.items[0]?.latest.name,
       make: car && <NewSeat vehicle={car} />,
     },
     {
       name: t("begin.a place"),
       why: t("begin.why a place"),
-      done: first("ground"),
+      done: grounds.data?.items[0]?.latest.name,
       make: <NewPlace />,
     },
     {
       name: t("begin.a learner"),
       why: t("begin.why a learner"),
-      done: people.data.find((one) => one.role === "learner")?.name,
+      done: learners.data?.items[0]?.name,
       make: <AddPerson learner />,
     },
   ];
