@@ -9,7 +9,7 @@ from django.core.exceptions import ObjectDoesNotExist, RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
 from faircorner.errors import InputError
 from faircorner.model import said_of
-from faircorner.said import Said
+from faircorner.said import Said, path_name
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic_core import ErrorDetails
@@ -28,9 +28,13 @@ class Stale(Exception):
 
 
 class Problem(Schema):
-    """What went wrong: the field, where there is one, and a sentence that says what to do."""
+    """What went wrong: the field, where there is one, and a sentence that says what to do.
+
+    label : what the field is called where people read it
+    """
 
     field: str
+    label: str = ""
     problem: str
 
 
@@ -51,7 +55,9 @@ def register(api: NinjaAPI) -> None:
     def answer(request: HttpRequest, status: int, field: str, problem: str | Said) -> HttpResponse:
         if isinstance(problem, Said):
             problem = told_to(request, problem)
-        return api.create_response(request, {"field": field, "problem": problem}, status=status)
+        label = told_to(request, path_name(field)) if field else ""
+        told = {"field": field, "label": label, "problem": problem}
+        return api.create_response(request, told, status=status)
 
     @api.exception_handler(InputError)
     def _input(request: HttpRequest, error: InputError) -> HttpResponse:

@@ -21,8 +21,8 @@ class Missing(Exception):
 
 
 def _chosen(revisions: list[Revision], kind: str, document: int | None) -> Revision:
-    """The document asked for, or the first of its kind."""
-    for revision in revisions:
+    """The document asked for, or the first of its kind that is not put away."""
+    for revision in revisions if document else _at_hand(revisions):
         if revision.document.kind == kind and document in (None, revision.document_id):
             return revision
     if document is None:
@@ -90,7 +90,13 @@ def changed_since(sheet: CueSheet, revisions: dict[str, Revision]) -> list[dict[
 
 
 def _of(newest: list[Revision], kind: str) -> list[Revision]:
-    return [r for r in newest if r.document.kind == kind]
+    return [r for r in _at_hand(newest) if r.document.kind == kind]
+
+
+def _at_hand(newest: list[Revision]) -> list[Revision]:
+    """What is not put away, seats of a vehicle that is among it; for what nobody asked by name."""
+    away = {r.document_id for r in newest if r.document.away}
+    return [r for r in newest if not {r.document_id, r.document.vehicle_id} & away]
 
 
 def _suit(ground: Revision, other: Revision) -> bool:

@@ -1,5 +1,8 @@
 from math import radians
+from typing import Literal
 
+from django.db.models import Prefetch, Q
+from django.db.models.functions import Lower
 from faircorner.documents.ground import (
     ground_document,
     sketch_document,
@@ -26,11 +29,13 @@ from faircorner.said import names
 from faircorner.sides import turned_back
 from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
+from ninja.pagination import paginate
 
-from server.documents.models import Revision
+from server.documents.models import Document, Revision
 from server.documents.schemas import (
     AddBehindIn,
     AdjustIn,
+    AwayIO,
     BayIn,
     CreateIn,
     DocumentOut,
@@ -50,24 +55,14 @@ from server.documents.schemas import (
 )
 from server.documents.services import (
     create_document,
-    latest_revisions,
     merge_draft,
+    put_away,
     revise_document,
 )
-from server.schools.access import Caller, may
-from server.schools.models import Role
+from server.lists import Search
+from server.schools.access import SHAPE, Caller, may
 
 router = Router(tags=["documents"], by_alias=True)
-
-
-def _document(revision: Revision) -> dict[str, object]:
-    document = revision.document
-    return {
-        "id": document.pk,
-        "kind": document.kind,
-        "vehicle_id": document.vehicle_id,
-        "latest": revision,
-    }
 
 
 def _ground(ground: Ground) -> dict[str, object]:
@@ -81,12 +76,41 @@ def _ground(ground: Ground) -> dict[str, object]:
 
 
 @router.get("/documents", response=list[DocumentOut], operation_id="documents_list")
-def documents_list(request: Caller, kind: KindName | None = None) -> object:
-    return [_document(r) for r in latest_revisions(request.school, kind)]
+@paginate
+def documents_list(
+    request: Caller,
+    kind: KindName | None = None,
+    search: Search = "",
+    away: bool = False,
+    sort: Literal["name", "-name", "vehicle", "changed", "oldest"] = "oldest",
+) -> object:
+    """Documents with their newest revisions; seats are found by their vehicle's name, too."""
+    documents = Document.objects.for_school(request.school).with_latest()
+    out_of_the_way = Q(away=True) | Q(vehicle__away=True)
+    documents = documents.filter(out_of_the_way if away else ~out_of_the_way)
+    if kind is not None:
+        documents = documents.filter(kind=kind)
+    if kind == "vehicle":
+        seats = Document.objects.with_latest().order_by("id")
+        documents = documents.prefetch_related(
+            Prefetch("seats", queryset=seats, to_attr="its_seats")
+        )
+    for word in search.split():
+        documents = documents.filter(Q(name__icontains=word) | Q(vehicle_name__icontains=word))
+    return documents.order_by(*_SORTED[sort])
+
+
+_SORTED = {
+    "name": (Lower("name"), "id"),
+    "-name": (Lower("name").desc(), "-id"),
+    "vehicle": (Lower("vehicle_name"), "vehicle", Lower("name"), "id"),
+    "changed": ("-changed", "-id"),
+    "oldest": ("id",),
+}
 
 
 @router.post("/documents", response={201: RevisionOut}, operation_id="document_create")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*SHAPE)
 def document_create(request: Caller, body: CreateIn) -> object:
     return Status(201, create_document(request.school, author=request.member, **body.model_dump()))
 
@@ -108,14 +132,21 @@ def document_revisions(request: Caller, document_id: int) -> object:
     response={201: RevisionOut},
     operation_id="document_revise",
 )
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*SHAPE)
 def document_revise(request: Caller, document_id: int, body: ReviseIn) -> object:
     made = revise_document(request.school, document_id, author=request.member, **body.model_dump())
     return Status(201, made)
 
 
+@router.put("/documents/{document_id}/away", response=AwayIO, operation_id="document_away")
+@may(*SHAPE)
+def document_away(request: Caller, document_id: int, body: AwayIO) -> object:
+    """Out of the way, or back; nothing that was made with it changes."""
+    return put_away(request.school, document_id, away=body.away)
+
+
 @router.post("/documents/{document_id}/merge", response=MergeOut, operation_id="document_merge")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*SHAPE)
 def document_merge(request: Caller, document_id: int, body: MergeIn) -> object:
     """A draft on top of what somebody else has saved since it was begun; nothing is kept."""
     return merge_draft(request.school, document_id, **body.model_dump())

@@ -1,6 +1,10 @@
 """Versioned documents: vehicles, seats, grounds, methods and standards alike."""
 
+from typing import Any, Self
+
 from django.db import models
+from django.db.models.fields.json import KeyTextTransform
+from django.utils import timezone
 
 from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
@@ -16,6 +20,27 @@ class Kind(models.TextChoices):
     STANDARD = "standard"
 
 
+def _newest(of: str, what: Any) -> models.Subquery:
+    """A part of the newest revision of a document."""
+    revisions = Revision.objects.filter(document=models.OuterRef(of)).order_by("-number")
+    return models.Subquery(revisions.annotate(part=what).values("part")[:1])
+
+
+class DocumentQuerySet(SchoolQuerySet["Document"]):
+    def with_latest(self) -> Self:
+        """Each with its newest revision, the name that has and its vehicle's."""
+        documents = self.annotate(
+            name=_newest("pk", KeyTextTransform("name", "body")),
+            vehicle_name=_newest("vehicle", KeyTextTransform("name", "body")),
+            changed=_newest("pk", models.F("created")),
+        )
+        revisions = Revision.objects.select_related("author").order_by("-number")
+        newest_alone = revisions.distinct("document_id").order_by("document_id", "-number")
+        return documents.prefetch_related(
+            models.Prefetch("revisions", queryset=newest_alone, to_attr="latest_alone")
+        )
+
+
 class Document(models.Model):
     """A thing that is revised; its content lives in its revisions."""
 
@@ -26,7 +51,13 @@ class Document(models.Model):
         "self", on_delete=models.PROTECT, null=True, blank=True, related_name="seats"
     )
 
-    objects = SchoolQuerySet.as_manager()
+    # Out of the way, not gone: what was made with it goes on, and it can be brought back.
+    away = models.BooleanField(default=False)
+
+    # Filled by `with_latest`.
+    latest_alone: "list[Revision]"
+
+    objects = DocumentQuerySet.as_manager()
 
     class Meta:
         ordering = ["id"]
@@ -41,6 +72,12 @@ class Document(models.Model):
     def __str__(self) -> str:
         return f"{self.kind} {self.pk}"
 
+    @property
+    def latest(self) -> "Revision":
+        """The newest revision, of a document asked for by `with_latest`."""
+        (revision,) = self.latest_alone
+        return revision
+
 
 class Revision(models.Model):
     """One state of a document. A database trigger refuses every change to it."""
@@ -49,7 +86,7 @@ class Revision(models.Model):
     number = models.PositiveIntegerField()
     body = models.JSONField()
     author = models.ForeignKey(Member, on_delete=models.PROTECT, null=True, blank=True)
-    created = models.DateTimeField(auto_now_add=True)
+    created = models.DateTimeField(default=timezone.now, editable=False)
 
     class Meta:
         ordering = ["document_id", "number"]

@@ -69,19 +69,34 @@ class StandardRevision(RevisionOut):
 
 
 class _Entry(Schema):
-    """A document and its newest revision."""
+    """A document and its newest revision; away : put out of the way."""
 
     id: int
+    away: bool
+
+
+class SeatOfVehicle(Schema):
+    id: int
+    name: str
+    away: bool
 
 
 class VehicleEntry(_Entry):
+    """seats : all there are; told where vehicles alone are asked for"""
+
     kind: Literal["vehicle"]
     latest: VehicleRevision
+    seats: list[SeatOfVehicle] = []
+
+    @staticmethod
+    def resolve_seats(obj: Any) -> Any:
+        return getattr(obj, "its_seats", [])
 
 
 class SeatEntry(_Entry):
     kind: Literal["seat"]
     vehicle_id: int
+    vehicle_name: str
     latest: SeatRevision
 
 
@@ -108,6 +123,10 @@ DocumentOut: TypeAlias = Annotated[
 
 class UsualOut(Schema):
     body: VehicleBody
+
+
+class AwayIO(RequestBody):
+    away: bool
 
 
 class CreateIn(RequestBody):

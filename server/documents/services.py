@@ -12,7 +12,7 @@ from server.documents.models import Document, Kind, Revision
 from server.errors import Stale
 from server.schools.models import Member, School
 
-__all__ = ["create_document", "latest_revisions", "merge_draft", "revise_document"]
+__all__ = ["create_document", "latest_revisions", "merge_draft", "put_away", "revise_document"]
 
 
 def _checked(kind: str, body: dict[str, Any]) -> dict[str, Any]:
@@ -69,14 +69,19 @@ def merge_draft(
     }
 
 
-def latest_revisions(school: School, kind: str | None = None) -> list[Revision]:
+def put_away(school: School, document_id: int, *, away: bool) -> Document:
+    """Out of the way, or back; nothing that was made with it changes."""
+    document = Document.objects.for_school(school).get(pk=document_id)
+    document.away = away
+    document.save(update_fields=["away"])
+    return document
+
+
+def latest_revisions(school: School) -> list[Revision]:
     """The newest revision of every document of the school, oldest document first."""
-    revisions = (
+    return list(
         Revision.objects.filter(document__school=school)
         .select_related("document", "author")
         .order_by("document_id", "-number")
         .distinct("document_id")
     )
-    if kind is not None:
-        revisions = revisions.filter(document__kind=kind)
-    return list(revisions)

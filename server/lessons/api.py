@@ -1,14 +1,20 @@
+from datetime import timedelta
+from typing import Literal
 from uuid import UUID
 
-from django.db.models import Count, Q, QuerySet
+from django.db.models import Count, DateTimeField, ExpressionWrapper, F, Q, QuerySet, Value
 from django.db.models.functions import TruncDate
+from django.utils import timezone
 from ninja import Router, Status
+from ninja.pagination import paginate
 
 from server.lessons.models import Attempt, Lesson
 from server.lessons.schemas import (
     AttemptIn,
     AttemptOut,
     CorrectionIn,
+    LessonChange,
+    LessonChanged,
     LessonIn,
     LessonOut,
     MendOut,
@@ -18,6 +24,7 @@ from server.lessons.schemas import (
 )
 from server.lessons.services import (
     add_lesson,
+    change_lesson,
     correct_notes,
     keep_attempt,
     mend_result,
@@ -25,11 +32,15 @@ from server.lessons.services import (
     tape_attempt,
     tape_result,
 )
+from server.lists import Search
 from server.planning.models import CueSheet
-from server.schools.access import Caller, may
-from server.schools.models import Role
+from server.schools.access import TEACH, Caller, may
 
 router = Router(tags=["lessons"])
+
+_ENDS = ExpressionWrapper(
+    F("starts") + F("minutes") * Value(timedelta(minutes=1)), output_field=DateTimeField()
+)
 
 
 def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
@@ -49,16 +60,53 @@ def _lessons(request: Caller) -> QuerySet[Lesson]:
 
 
 @router.get("/lessons", response=list[LessonOut], operation_id="lessons_list")
-def lessons_list(request: Caller) -> object:
-    """The diary; attempts counts what the learner drove on the same day of the school's."""
-    return _lessons(request)
+@paginate
+def lessons_list(
+    request: Caller,
+    search: Search = "",
+    when: Literal["coming", "given"] | None = None,
+    learner: int | None = None,
+    sort: Literal["starts", "-starts"] = "starts",
+) -> object:
+    """The diary. A lesson is to come until it is over."""
+    lessons = _lessons(request)
+    if when is not None:
+        coming = Q(ends__gt=timezone.now())
+        lessons = lessons.alias(ends=_ENDS).filter(coming if when == "coming" else ~coming)
+    if learner is not None:
+        lessons = lessons.filter(learner=learner)
+    for word in search.split():
+        lessons = lessons.filter(
+            Q(learner__name__icontains=word) | Q(instructor__name__icontains=word)
+            | Q(about__icontains=word) | Q(place__icontains=word) | Q(notes__icontains=word)
+        )  # fmt: skip
+    return lessons.order_by(sort, "id")
 
 
 @router.post("/lessons", response={201: LessonOut}, operation_id="lesson_add")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def lesson_add(request: Caller, body: LessonIn) -> object:
     lesson = add_lesson(request.school, request.member, **body.model_dump())
     return Status(201, _lessons(request).get(pk=lesson.pk))
+
+
+@router.put("/lessons/{lesson_id}", response=LessonOut, operation_id="lesson_change")
+@may(*TEACH)
+def lesson_change(request: Caller, lesson_id: int, body: LessonChange) -> object:
+    """Move it, cancel it or bring it back, or describe it anew."""
+    lesson = Lesson.objects.for_school(request.school).get(pk=lesson_id)
+    change_lesson(lesson, **body.model_dump())
+    return _lessons(request).get(pk=lesson_id)
+
+
+@router.get(
+    "/lessons/{lesson_id}/history", response=list[LessonChanged], operation_id="lesson_history"
+)
+def lesson_history(request: Caller, lesson_id: int) -> object:
+    """How a lesson was before, the newest state first."""
+    lesson = Lesson.objects.for_caller(request).get(pk=lesson_id)
+    known = ("learner", "instructor", "history_user__member")
+    return lesson.history.select_related(*known).order_by("-history_id")
 
 
 @router.get("/attempts", response=list[AttemptOut], operation_id="attempts_list")
@@ -71,7 +119,7 @@ def attempts_list(request: Caller, sheet: int) -> object:
 
 
 @router.post("/attempts", response={201: AttemptOut}, operation_id="attempt_keep")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def attempt_keep(request: Caller, body: AttemptIn) -> object:
     attempt = keep_attempt(
         request.school,
@@ -85,7 +133,7 @@ def attempt_keep(request: Caller, body: AttemptIn) -> object:
 
 
 @router.post("/attempts/{attempt_id}/preview", response=TapeOut, operation_id="tape_preview")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     """What the readings come to, without keeping them."""
     attempt = _attempt(request, attempt_id)
@@ -93,7 +141,7 @@ def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
 
 
 @router.post("/attempts/{attempt_id}/mend", response=MendOut | None, operation_id="tape_mend")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     """How to put right where the readings say it stands; null when it is better begun again."""
     attempt = _attempt(request, attempt_id)
@@ -101,7 +149,7 @@ def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
 
 
 @router.put("/attempts/{attempt_id}/readings", response=AttemptOut, operation_id="attempt_tape")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def attempt_tape(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
     return tape_attempt(_attempt(request, attempt_id), body.model_dump())
 
@@ -109,7 +157,7 @@ def attempt_tape(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
 @router.post(
     "/attempts/{attempt_id}/notes", response={201: AttemptOut}, operation_id="notes_correct"
 )
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def notes_correct(request: Caller, attempt_id: UUID, body: CorrectionIn) -> object:
     """Put notes right; what was noted before stays beside them."""
     attempt = _attempt(request, attempt_id)
@@ -118,6 +166,6 @@ def notes_correct(request: Caller, attempt_id: UUID, body: CorrectionIn) -> obje
 
 
 @router.put("/attempts/{attempt_id}/void", response=AttemptOut, operation_id="attempt_void")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def attempt_void(request: Caller, attempt_id: UUID, body: VoidIn) -> object:
     return set_void(_attempt(request, attempt_id), void=body.void)

@@ -3,6 +3,8 @@
 from typing import Any
 
 from django.db import models
+from django.utils import timezone
+from simple_history.models import HistoricalRecords
 
 from server.planning.models import CueSheet
 from server.schools.access import SchoolQuerySet
@@ -12,7 +14,10 @@ __all__ = ["Attempt", "Correction", "Lesson"]
 
 
 class Lesson(models.Model):
-    """An appointment of a learner with an instructor."""
+    """An appointment of a learner with an instructor; how it was before is kept.
+
+    version : goes up with every change, so that nobody overwrites what they have not seen
+    """
 
     school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="lessons")
     learner = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="lessons")
@@ -20,7 +25,12 @@ class Lesson(models.Model):
     starts = models.DateTimeField()
     minutes = models.PositiveIntegerField(default=60)
     about = models.CharField(max_length=300, blank=True)
+    place = models.CharField(max_length=160, blank=True)
+    notes = models.TextField(max_length=4000, blank=True)
+    cancelled = models.BooleanField(default=False)
+    version = models.PositiveIntegerField(default=1)
 
+    history = HistoricalRecords()
     objects = SchoolQuerySet.as_manager()
 
     class Meta:
@@ -69,7 +79,7 @@ class Correction(models.Model):
     school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="corrections")
     attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="corrections")
     author = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="corrections")
-    made = models.DateTimeField(auto_now_add=True)
+    made = models.DateTimeField(default=timezone.now, editable=False)
     notes = models.JSONField()
 
     objects = SchoolQuerySet.as_manager()

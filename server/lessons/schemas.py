@@ -16,21 +16,27 @@ from server.planning.schemas import (
     StepOut,
 )
 from server.request_body import RequestBody
+from server.schools.history import changed_by
 
 Timing = Literal["early", "on", "late"]
 LookDone = Literal["done", "late", "missed", "prompted"]
 Count = Annotated[int, Field(ge=0, le=99)]
 
 
-class LessonOut(Schema):
-    id: int
+class LessonWas(Schema):
+    """A lesson as it was from some time on."""
+
     learner_id: int
     learner: str
+    instructor_id: int
     instructor: str
     starts: datetime
     minutes: int
     about: str
-    attempts: int
+    place: str
+    notes: str
+    cancelled: bool
+    version: int
 
     @staticmethod
     def resolve_learner(obj: Any) -> str:
@@ -41,13 +47,41 @@ class LessonOut(Schema):
         return str(obj.instructor.name)
 
 
+class LessonOut(LessonWas):
+    """attempts : what the learner drove on the same day of the school's"""
+
+    id: int
+    attempts: int
+
+
+class LessonChanged(LessonWas):
+    """One state of a lesson; by is empty where no person made it so."""
+
+    at: datetime = Field(alias="history_date")
+    by: str
+
+    @staticmethod
+    def resolve_by(obj: Any) -> str:
+        return changed_by(obj)
+
+
 class LessonIn(RequestBody):
-    """starts : without an offset, the school's own time."""
+    """starts : without an offset, the school's own time; instructor : else who books it."""
 
     learner: int
+    instructor: int | None = None
     starts: datetime
     minutes: Annotated[int, Field(ge=10, le=480)] = 60
     about: Annotated[str, Field(max_length=300)] = ""
+    place: Annotated[str, Field(max_length=160)] = ""
+    notes: Annotated[str, Field(max_length=4000)] = ""
+
+
+class LessonChange(LessonIn):
+    """based_on : the version that was seen when the change began"""
+
+    cancelled: bool = False
+    based_on: Annotated[int, Field(ge=1)]
 
 
 class Notes(RequestBody):

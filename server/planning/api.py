@@ -25,8 +25,7 @@ from server.planning.services import (
     make_sheet,
     revisions_of,
 )
-from server.schools.access import Caller, may
-from server.schools.models import Role
+from server.schools.access import TEACH, Caller, may
 
 router = Router(tags=["cues"], by_alias=True)
 
@@ -80,7 +79,7 @@ def plan_leaving(request: Caller, body: PlanIn) -> object:
 
 
 @router.post("/sheets", response={201: SheetOut}, operation_id="sheet_make")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def sheet_make(request: Caller, body: SheetIn) -> object:
     sheet = make_sheet(
         request.school,

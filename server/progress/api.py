@@ -3,8 +3,7 @@ from ninja import Router, Status
 from server.planning.models import SHEET, CueSheet
 from server.progress.schemas import SetOut, TakeIn, TakeOut
 from server.progress.services import sets_of, take_advice
-from server.schools.access import Caller, may
-from server.schools.models import Role
+from server.schools.access import TEACH, Caller, may
 
 router = Router(tags=["shift"])
 
@@ -19,7 +18,7 @@ def sets_list(request: Caller, sheet: int) -> object:
 
 
 @router.post("/sets/take", response={201: TakeOut}, operation_id="advice_take")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*TEACH)
 def advice_take(request: Caller, body: TakeIn) -> object:
     shift = take_advice(request.school, request.member, body.sheet)
     return Status(201, {"sheet_id": shift.after_id, "call": shift.call, "by_m": shift.by_m})

@@ -19,7 +19,11 @@ if TYPE_CHECKING:
 
 M_co = TypeVar("M_co", bound=models.Model, covariant=True)
 
-__all__ = ["Caller", "SchoolQuerySet", "SignedIn", "may"]
+__all__ = ["SHAPE", "TEACH", "Caller", "SchoolQuerySet", "SignedIn", "may"]
+
+# Who gives lessons, and who besides changes what the school has in common.
+TEACH = (Role.LEAD, Role.INSTRUCTOR, Role.TRAINEE)
+SHAPE = (Role.LEAD, Role.INSTRUCTOR)
 
 
 class Caller(HttpRequest):

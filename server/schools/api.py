@@ -1,23 +1,33 @@
+from typing import Literal
+
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.db.models import Q
+from django.db.models.functions import Lower
 from django.http import HttpRequest
 from faircorner.errors import InputError
 from faircorner.said import Said
 from ninja import Router, Status
 from ninja.errors import HttpError
+from ninja.pagination import paginate
 from ninja.utils import check_csrf
 
 from server.errors import Problem
+from server.lists import Search
 from server.said import told_to
-from server.schools.access import Caller, may
+from server.schools.access import SHAPE, Caller, may
+from server.schools.mail import send_link
 from server.schools.models import Member, Role
 from server.schools.schemas import (
     JoinIn,
     JoinOut,
+    LinkIn,
     LinkOut,
     PasswordIn,
     PersonChange,
     PersonEntry,
     PersonIn,
+    PersonWas,
+    RoleName,
     SessionOut,
     SignIn,
 )
@@ -84,32 +94,70 @@ def password_change(request: Caller, body: PasswordIn) -> object:
 
 
 @router.get("/people", response=list[PersonEntry], operation_id="people_list")
-def people_list(request: Caller) -> object:
+@paginate
+def people_list(
+    request: Caller,
+    search: Search = "",
+    role: RoleName | None = None,
+    active: bool | None = None,
+    teaches: bool | None = None,
+    sort: Literal["name", "-name", "role", "newest"] = "name",
+) -> object:
+    """The school's people; a learner sees themselves alone."""
     people = Member.objects.filter(school=request.school).select_related("user")
     if request.member.role == Role.LEARNER:
         people = people.filter(pk=request.member.pk)
-    return people
+    if role is not None:
+        people = people.filter(role=role)
+    if teaches is not None:
+        people = people.exclude(role=Role.LEARNER) if teaches else people.filter(role=Role.LEARNER)
+    if active is not None:
+        people = people.filter(user__is_active=active)
+    for word in search.split():
+        people = people.filter(Q(name__icontains=word) | Q(note__icontains=word))
+    return people.order_by(*_SORTED[sort])
+
+
+_SORTED = {
+    "name": (Lower("name"), "id"),
+    "-name": (Lower("name").desc(), "-id"),
+    "role": ("role", Lower("name"), "id"),
+    "newest": ("-id",),
+}
 
 
 @router.post("/people", response={201: PersonEntry}, operation_id="person_add")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*SHAPE)
 def person_add(request: Caller, body: PersonIn) -> object:
     _may_look_after(request, body.role)
     return Status(201, add_person(request.school, **body.model_dump()))
 
 
 @router.put("/people/{person_id}", response=PersonEntry, operation_id="person_change")
-@may(Role.LEAD, Role.INSTRUCTOR)
+@may(*SHAPE)
 def person_change(request: Caller, person_id: int, body: PersonChange) -> object:
     return change_person(_person(request, person_id), **body.model_dump())
 
 
 @router.post("/people/{person_id}/link", response={201: LinkOut}, operation_id="link_make")
-@may(Role.LEAD, Role.INSTRUCTOR)
-def link_make(request: Caller, person_id: int) -> object:
+@may(*SHAPE)
+def link_make(request: Caller, person_id: int, body: LinkIn) -> object:
     """A link by which somebody chooses how to sign in, at first or anew."""
-    path, until = link_for(_person(request, person_id))
-    return Status(201, {"path": path, "until": until})
+    person = _person(request, person_id)
+    path, until = link_for(person)
+    if body.send:
+        here = until.astimezone(request.school.zone)
+        send_link(person, request.build_absolute_uri(path), f"{here:%Y-%m-%d %H:%M}")
+    sent_to = person.email if body.send else ""
+    return Status(201, {"path": path, "until": until, "sent_to": sent_to})
+
+
+@router.get("/people/{person_id}/history", response=list[PersonWas], operation_id="person_history")
+@may(*SHAPE)
+def person_history(request: Caller, person_id: int) -> object:
+    """What was known of somebody before, the newest first."""
+    was = _person(request, person_id).history
+    return was.select_related("history_user__member").order_by("-history_id")
 
 
 def _person(request: Caller, person_id: int) -> Member:

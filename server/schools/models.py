@@ -5,6 +5,7 @@ from zoneinfo import ZoneInfo, available_timezones
 from django.conf import settings
 from django.core.exceptions import ValidationError
 from django.db import models
+from simple_history.models import HistoricalRecords
 
 __all__ = ["Member", "Role", "School"]
 
@@ -16,6 +17,7 @@ LOCALES = ("en-GB", "en-US", "en-IE", "en-AU", "en-NZ", "en-ZA", "en-XA")
 class Role(models.TextChoices):
     LEAD = "lead", "Lead"
     INSTRUCTOR = "instructor", "Instructor"
+    TRAINEE = "trainee", "Trainee instructor"
     LEARNER = "learner", "Learner"
 
 
@@ -52,13 +54,16 @@ class School(models.Model):
 
 
 class Member(models.Model):
-    """A person in a school."""
+    """A person in a school; who changed what they are called, and when, is kept."""
 
     school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="members")
     user = models.OneToOneField(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
     name = models.CharField(max_length=120)
     role = models.CharField(max_length=10, choices=Role.choices)
+    email = models.EmailField(blank=True)
     note = models.CharField(max_length=300, blank=True)
+
+    history = HistoricalRecords()
 
     class Meta:
         ordering = ["name"]

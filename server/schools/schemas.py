@@ -1,12 +1,16 @@
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from ninja import Schema
 from pydantic import Field
 
 from server.request_body import RequestBody
+from server.schools.history import changed_by
+from server.schools.mail import sends_mail
 from server.schools.models import Member
 from server.schools.services import signs_in_as
+
+RoleName = Literal["lead", "instructor", "trainee", "learner"]
 
 
 class SchoolOut(Schema):
@@ -22,15 +26,19 @@ class SchoolOut(Schema):
 class PersonOut(Schema):
     id: int
     name: str
-    role: Literal["lead", "instructor", "learner"]
+    role: RoleName
     note: str
 
 
 class SessionOut(Schema):
-    """Who is signed in; both null for nobody."""
+    """Who is signed in; both null for nobody.
+
+    sends_mail : whether links can be sent from here
+    """
 
     person: PersonOut | None
     school: SchoolOut | None
+    sends_mail: bool = Field(default_factory=sends_mail)
 
 
 class SignIn(RequestBody):
@@ -45,6 +53,7 @@ class PersonEntry(PersonOut):
     """
 
     active: bool
+    email: str
     signs_in_as: str
 
     @staticmethod
@@ -60,21 +69,47 @@ class PersonIn(RequestBody):
     """Somebody to be added, who signs in once they have been given a link."""
 
     name: Annotated[str, Field(max_length=120)]
-    role: Literal["lead", "instructor", "learner"] = "learner"
+    role: RoleName = "learner"
     note: Annotated[str, Field(max_length=300)] = ""
+    email: Annotated[str, Field(max_length=254)] = ""
 
 
 class PersonChange(RequestBody):
     name: Annotated[str, Field(max_length=120)]
     note: Annotated[str, Field(max_length=300)]
+    email: Annotated[str, Field(max_length=254)]
     active: bool
 
 
+class PersonWas(Schema):
+    """What was known of somebody from some time on."""
+
+    at: datetime = Field(alias="history_date")
+    by: str
+    name: str
+    note: str
+    email: str
+
+    @staticmethod
+    def resolve_by(obj: Any) -> str:
+        return changed_by(obj)
+
+
+class LinkIn(RequestBody):
+    """send : to the person's e-mail address, too"""
+
+    send: bool = False
+
+
 class LinkOut(Schema):
-    """A link to choose how to sign in by, once; path is at this address."""
+    """A link to choose how to sign in by, once; path is at this address.
+
+    sent_to : the e-mail address it went to; empty where it was not sent
+    """
 
     path: str
     until: datetime
+    sent_to: str = ""
 
 
 class JoinOut(Schema):

@@ -8,6 +8,7 @@ from django.contrib.auth.models import User
 from django.contrib.auth.password_validation import validate_password
 from django.contrib.auth.tokens import default_token_generator as tokens
 from django.core.exceptions import ValidationError
+from django.core.validators import validate_email
 from django.db import transaction
 from django.utils import timezone
 from django.utils.encoding import force_str
@@ -43,28 +44,46 @@ class LinkRanOut(Exception):
 
 
 @transaction.atomic
-def add_person(school: School, *, name: str, role: str = Role.LEARNER, note: str = "") -> Member:
-    """Somebody of the school, who signs in once they have been given a link. InputError: name."""
+def add_person(
+    school: School, *, name: str, role: str = Role.LEARNER, note: str = "", email: str = ""
+) -> Member:
+    """Somebody of the school, who signs in once they have been given a link.
+
+    Raises InputError naming the field.
+    """
     # Without a password nobody can, and the name is chosen with it.
     user = User.objects.create_user(username=f"person-{uuid.uuid4().hex[:12]}")
     return Member.objects.create(
-        school=school, user=user, name=required("name", name), role=role, note=note.strip()
-    )
+        school=school, user=user, name=required("name", name), role=role, note=note.strip(),
+        email=_address(email),
+    )  # fmt: skip
 
 
 @transaction.atomic
-def change_person(member: Member, *, name: str, note: str, active: bool) -> Member:
-    """Name and note, and whether they may still sign in; what they drove stays either way.
+def change_person(member: Member, *, name: str, note: str, email: str, active: bool) -> Member:
+    """Name, note and address, and whether they may still sign in; what they drove stays either way.
 
     Raises InputError naming the field.
     """
     if not active and member.role == Role.LEAD and not _other_lead(member):
         raise InputError("active", Said("the last lead"))
     member.name, member.note = required("name", name), note.strip()
+    member.email = _address(email)
     member.user.is_active = active
     member.user.save(update_fields=["is_active"])
     member.save()
     return member
+
+
+def _address(text: str) -> str:
+    """An e-mail address, or nothing; InputError for what is neither."""
+    email = text.strip()
+    try:
+        if email:
+            validate_email(email)
+    except ValidationError:
+        raise InputError("email", Said("no e-mail address")) from None
+    return email
 
 
 def _other_lead(member: Member) -> bool:

@@ -37,7 +37,9 @@ def test_an_edit_makes_a_new_revision_and_the_old_one_stays(ours, lead):
     assert made.json()["author"] == "lead of ours"
     history = send(lead, "GET", f"/api/documents/{vehicle.document_id}/revisions").json()
     assert [(r["number"], r["body"]["length_m"]) for r in history] == [(2, 4.2), (1, 4.07)]
-    newest = {d["id"]: d["latest"]["number"] for d in send(lead, "GET", "/api/documents").json()}
+    newest = {
+        d["id"]: d["latest"]["number"] for d in send(lead, "GET", "/api/documents").json()["items"]
+    }
     assert newest[vehicle.document_id] == 2
 
 
@@ -240,3 +242,52 @@ def test_a_sheet_from_an_older_version_is_brought_up_to_date(ours, lead):
     assert [call["s_m"] for call in kept["calls"]] == [1.234] * len(calls)
     assert [c["late_breaks"] for c in kept["calls"]] == [c["late_breaks"] for c in plan["calls"]]
     assert {**kept, "calls": plan["calls"], "final": plan["final"]} == plan
+
+
+def test_what_is_put_away_is_out_of_the_way_and_not_gone(ours):
+    lead, vehicle = ours.client("lead"), ours.revisions["vehicle"]
+    seat = ours.revisions["seat"].document_id
+
+    def ids(**asked):
+        return [one["id"] for one in lead.get("/api/documents", asked).json()["items"]]
+
+    def put(document, *, away):
+        path = f"/api/documents/{document}/away"
+        assert send(lead, "PUT", path, {"away": away}).json() == {"away": away}
+
+    put(vehicle.document_id, away=True)
+    # A seat goes where its vehicle goes.
+    assert ids(kind="vehicle") == ids(kind="seat") == []
+    assert (ids(kind="vehicle", away=True), ids(kind="seat", away=True)) == (
+        [vehicle.document_id], [seat],
+    )  # fmt: skip
+    # Who comes without a sheet of theirs finds nothing there; what was driven goes on.
+    newcomer = send(lead, "POST", "/api/people", {"name": "Zoe"}).json()["id"]
+    empty = send(lead, "GET", f"/api/docket?learner={newcomer}")
+    assert (empty.status_code, empty.json()["field"]) == (409, "seat")
+    learner = ours.members["learner"].pk
+    assert send(lead, "GET", f"/api/docket?learner={learner}").json()["sheet_id"] == ours.sheet.pk
+    put(vehicle.document_id, away=False)
+    put(seat, away=True)
+    (entry,) = lead.get("/api/documents", {"kind": "vehicle"}).json()["items"]
+    assert entry["seats"] == [{"id": seat, "name": "seat", "away": True}]
+    assert ids(kind="seat") == []
+
+
+def test_documents_are_found_by_name_and_seats_by_their_vehicles(ours):
+    lead = ours.client("lead")
+    body = {**ours.revisions["vehicle"].body, "name": "Abbot van"}
+    path = f"/api/documents/{ours.revisions['vehicle'].document_id}/revisions"
+    assert send(lead, "POST", path, {"based_on": 1, "body": body}).status_code == 201
+
+    def names(**asked):
+        page = lead.get("/api/documents", asked).json()
+        return [one["latest"]["name"] for one in page["items"]], page["count"]
+
+    # By the name it has now, not by one it had.
+    assert names(search="abbot") == (["Abbot van", "seat"], 2)
+    assert names(search="van sea") == (["seat"], 1)
+    assert names(search="linnet") == ([], 0)
+    assert names(sort="name", limit=2)[0] == ["Abbot van", "House limits"]
+    assert names(sort="changed", limit=1)[0] == ["Abbot van"]
+    assert names(limit=2, offset=4)[1] == len(ours.revisions)

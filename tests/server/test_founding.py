@@ -6,7 +6,7 @@ from django.core import signing
 from faircorner.documents.library import methods
 
 from server.documents.models import Document
-from server.founding.services import begin_first, found, new_key
+from server.founding.services import found, new_key
 from server.schools.models import Member, School
 from tests.server.conftest import build_house, send
 
@@ -30,10 +30,10 @@ def test_the_first_lead_begins_a_school_and_is_in_it(client, db):
     assert session["person"]["role"] == "lead"
     school = {k: v for k, v in GIVEN.items() if k not in ("lead", "username", "password")}
     assert session["school"].items() >= school.items()
-    names = {d["latest"]["name"] for d in client.get("/api/documents?kind=method").json()}
+    names = {d["latest"]["name"] for d in client.get("/api/documents?kind=method").json()["items"]}
     assert names == set(methods())
     # Every kind of place has limits to judge by, told as nobody's but the house's.
-    standards = client.get("/api/documents?kind=standard").json()
+    standards = client.get("/api/documents?kind=standard").json()["items"]
     assert len({d["latest"]["body"]["manoeuvre"] for d in standards}) == 5
     assert all("not an authority's" in d["latest"]["body"]["authority"] for d in standards)
 
@@ -81,7 +81,7 @@ def test_from_the_shell_a_second_school_begins_beside_the_first(db):
 
 
 def test_a_school_that_lacks_something_is_told_what(client, db):
-    lead = begin_first(new_key(), **GIVEN)
+    lead = found(**GIVEN)
     client.force_login(lead.user, backend="django.contrib.auth.backends.ModelBackend")
     ours = build_house("ours")
     for kind in ("learner", "seat", "ground"):
@@ -109,7 +109,7 @@ def test_a_school_that_lacks_something_is_told_what(client, db):
     ],
 )
 def test_a_limit_on_a_request_is_told_with_what_was_given(client, db, path, body, field, told):
-    lead = begin_first(new_key(), **GIVEN)
+    lead = found(**GIVEN)
     client.force_login(lead.user, backend="django.contrib.auth.backends.ModelBackend")
     answer = send(client, "POST", path, body)
     assert (answer.status_code, answer.json()["field"]) == (422, field)

@@ -2,11 +2,13 @@
 
 import copy
 import uuid
+from datetime import timedelta
 from importlib import import_module
 
 import pytest
 from django.apps import apps
 from django.core.exceptions import ValidationError
+from django.utils import timezone
 
 from server.lessons.models import Attempt, Lesson
 from tests.server.conftest import NOTES, STARTED, keep, send
@@ -242,7 +244,7 @@ def test_the_diary_counts_what_was_driven_that_day(ours, lead):
     assert made.json()["about"] == "Reverse parallel"
     for _ in range(2):
         keep(lead, ours)
-    (shown,) = send(lead, "GET", "/api/lessons").json()
+    (shown,) = send(lead, "GET", "/api/lessons").json()["items"]
     assert (shown["attempts"], shown["learner"]) == (2, "learner of ours")
 
 
@@ -255,7 +257,7 @@ def test_days_are_counted_and_lessons_booked_in_the_schools_own_time(ours, lead)
     for starts in ("2026-05-04T20:00:00", "2026-05-05T09:00:00"):
         booked = {"learner": ours.members["learner"].pk, "starts": starts}
         assert send(lead, "POST", "/api/lessons", booked).status_code == 201
-    told = send(lead, "GET", "/api/lessons").json()
+    told = send(lead, "GET", "/api/lessons").json()["items"]
     assert [(lesson["starts"], lesson["attempts"]) for lesson in told] == [
         ("2026-05-05T01:00:00Z", 0),
         ("2026-05-05T14:00:00Z", 1),
@@ -327,3 +329,62 @@ def test_movements_already_made_leave_fewer_for_a_mend(ours, lead):
     answer = send(lead, "POST", f"/api/attempts/{made['id']}/mend", readings)
     assert answer.status_code == 200
     assert answer.json() is None
+
+
+def booked(client, house, **given):
+    body = {"learner": house.members["learner"].pk, "starts": "2031-03-04T15:30", **given}
+    answer = send(client, "POST", "/api/lessons", body)
+    assert answer.status_code == 201, answer.content
+    return answer.json()
+
+
+def changed(client, lesson, **given):
+    kept = ("starts", "minutes", "about", "place", "notes", "cancelled")
+    body = {"learner": lesson["learner_id"], "instructor": lesson["instructor_id"],
+            "based_on": lesson["version"], **{key: lesson[key] for key in kept},
+            **given}  # fmt: skip
+    return send(client, "PUT", f"/api/lessons/{lesson['id']}", body)
+
+
+def test_a_lesson_is_moved_and_cancelled_and_how_it_was_stays(ours):
+    lead, instructor = ours.client("lead"), ours.client("instructor")
+    teacher = ours.members["instructor"].pk
+    lesson = booked(lead, ours, instructor=teacher, minutes=90, place="Mill Street", about="Bays")
+    assert (lesson["instructor"], lesson["minutes"]) == ("instructor of ours", 90)
+    moved = changed(instructor, lesson, starts="2031-03-05T09:00", notes="Bring the cones").json()
+    # Whoever has not seen that change overwrites nothing of it.
+    late = changed(lead, lesson, notes="Something else")
+    assert (late.status_code, late.json()["field"]) == (409, "based_on")
+    assert changed(lead, moved, cancelled=True).json()["cancelled"]
+    now, then, first = send(lead, "GET", f"/api/lessons/{lesson['id']}/history").json()
+    assert [was["by"] for was in (now, then, first)] == [
+        "lead of ours", "instructor of ours", "lead of ours"
+    ]  # fmt: skip
+    assert (now["cancelled"], then["notes"], first["notes"]) == (True, "Bring the cones", "")
+    assert (first["starts"], then["starts"]) == ("2031-03-04T15:30:00Z", "2031-03-05T09:00:00Z")
+    seen = send(ours.client("learner"), "GET", "/api/lessons").json()["items"]
+    assert [one["notes"] for one in seen] == ["Bring the cones"]
+
+
+def test_a_lesson_is_given_by_who_teaches_to_who_learns(ours):
+    lead, people = ours.client("lead"), ours.members
+    body = {"learner": people["learner"].pk, "starts": "2031-03-04T15:30"}
+    for wrong in ({"instructor": people["learner"].pk}, {"learner": people["lead"].pk}):
+        assert send(lead, "POST", "/api/lessons", {**body, **wrong}).status_code == 404
+    assert booked(ours.client("trainee"), ours)["instructor"] == "trainee of ours"
+
+
+def test_a_lesson_is_to_come_until_it_is_over(ours):
+    lead, now = ours.client("lead"), timezone.now()
+    booked(lead, ours, starts=(now - timedelta(minutes=50)).isoformat(), about="under way")
+    booked(lead, ours, starts=(now - timedelta(minutes=61)).isoformat(), about="over")
+    booked(lead, ours, starts=(now + timedelta(days=1)).isoformat(), about="later", place="Quay")
+
+    def told(**asked):
+        return [one["about"] for one in lead.get("/api/lessons", asked).json()["items"]]
+
+    assert told(when="coming") == ["under way", "later"]
+    assert told(when="given") == ["over"]
+    assert told(search="learner quay") == ["later"]
+    assert told(sort="-starts", limit=2) == ["later", "under way"]
+    assert told(learner=ours.members["lead"].pk) == []

@@ -1,5 +1,6 @@
 """Who is in a school, how they come to sign in, and how that ends."""
 
+import re
 from datetime import timedelta
 
 import pytest
@@ -20,14 +21,14 @@ def add(client, **given):
 
 
 def link_of(client, person):
-    made = send(client, "POST", f"/api/people/{person}/link")
+    made = send(client, "POST", f"/api/people/{person}/link", {"send": False})
     assert made.status_code == 201, made.content
     query = made.json()["path"].partition("?")[2]
     return dict(pair.split("=", 1) for pair in query.split("&"))
 
 
 def change(client, person, **changed):
-    body = {"name": "Milo Hart", "note": "", "active": True, **changed}
+    body = {"name": "Milo Hart", "note": "", "email": "", "active": True, **changed}
     return send(client, "PUT", f"/api/people/{person}", body)
 
 
@@ -73,12 +74,14 @@ def test_a_link_is_one_persons_and_runs_out(ours, client, monkeypatch):
     assert client.get("/api/join", mine).status_code == 410
 
 
-@pytest.mark.parametrize("role", ["instructor", "lead"])
+@pytest.mark.parametrize("role", ["trainee", "instructor", "lead"])
 def test_only_a_lead_looks_after_those_who_teach(ours, role):
     instructor, lead = ours.client("instructor"), ours.client("lead")
     assert add(instructor, role=role).status_code == 403
     person = add(lead, role=role).json()["id"]
-    assert send(instructor, "POST", f"/api/people/{person}/link").status_code == 403
+    assert (
+        send(instructor, "POST", f"/api/people/{person}/link", {"send": False}).status_code == 403
+    )
     assert change(instructor, person, active=False).status_code == 403
     assert change(lead, person, name="Another").json()["name"] == "Another"
 
@@ -119,3 +122,54 @@ def test_ones_own_password_is_changed_by_who_knows_it(ours):
     assert signed_in(here)
     # Whoever was signed in by the old one is out.
     assert signed_in(elsewhere) is None
+
+
+def test_a_link_goes_by_letter_where_letters_are_taken(ours, client, settings, mailoutbox):
+    lead = ours.client("lead")
+    person = add(lead, email="milo@example.org").json()["id"]
+    path = f"/api/people/{person}/link"
+    without = send(lead, "POST", path, {"send": True})
+    assert (without.status_code, without.json()["field"]) == (422, "send")
+    settings.EMAIL_HOST = "mail.example.org"
+    assert send(lead, "POST", path, {"send": True}).json()["sent_to"] == "milo@example.org"
+    (letter,) = mailoutbox
+    assert (letter.to, letter.subject) == (["milo@example.org"], "Your way into ours")
+    # What stands in the letter opens the door.
+    query = re.search(r"http://testserver/join\?(\S+)", letter.body)[1]
+    link = dict(pair.split("=", 1) for pair in query.split("&"))
+    assert send(client, "POST", "/api/join", {**link, **CHOSEN}).status_code == 200
+    unknown = add(lead, name="Nobody").json()["id"]
+    asked = send(lead, "POST", f"/api/people/{unknown}/link", {"send": True})
+    assert "Nobody" in asked.json()["problem"]
+    assert (add(lead, email="no address").status_code, len(mailoutbox)) == (422, 1)
+
+
+def test_what_somebody_was_called_stays(ours):
+    lead, instructor = ours.client("lead"), ours.client("instructor")
+    person = add(lead, note="Tuesdays").json()["id"]
+    change(instructor, person, name="Milo Hart-Fern", email="milo@example.org")
+    now, before = send(lead, "GET", f"/api/people/{person}/history").json()
+    assert (now["name"], now["by"]) == ("Milo Hart-Fern", "instructor of ours")
+    assert (before["name"], before["note"], before["by"]) == (
+        "Milo Hart", "Tuesdays", "lead of ours"
+    )  # fmt: skip
+
+
+def test_people_are_found_and_come_by_pages(ours):
+    lead = ours.client("lead")
+    for name in ("Zoe Lark", "abel Finch", "Zora Finch"):
+        add(lead, name=name)
+
+    def names(**asked):
+        page = lead.get("/api/people", asked).json()
+        return [person["name"] for person in page["items"]], page["count"]
+
+    assert names(search="fin zo") == (["Zora Finch"], 1)
+    assert names(search="Finch") == (["abel Finch", "Zora Finch"], 2)
+    assert names(search="finch", sort="-name") == (["Zora Finch", "abel Finch"], 2)
+    assert names(role="learner", limit=2, offset=2) == (["Zoe Lark", "Zora Finch"], 4)
+    assert names(teaches=True)[1] == len(ours.members) - 1
+    away = lead.get("/api/people", {"search": "abel"}).json()["items"][0]["id"]
+    change(lead, away, name="abel Finch", active=False)
+    assert names(search="Finch", active=True) == (["Zora Finch"], 1)
+    assert lead.get("/api/people", {"limit": 501}).status_code == 422

@@ -1,6 +1,7 @@
 """No route shows or changes what belongs to another school; no role does more than it may."""
 
 import uuid
+from datetime import datetime
 
 import pytest
 from django.db import DatabaseError, connection, transaction
@@ -9,8 +10,8 @@ from faircorner.ground import Turnabout, lay_bay, lay_road, put_down
 
 from server.api import api
 from server.documents.models import Revision
-from server.lessons.models import Attempt
-from server.lessons.services import keep_attempt, tape_attempt
+from server.lessons.models import Attempt, Lesson
+from server.lessons.services import add_lesson, keep_attempt, tape_attempt
 from server.long_work.services import ask
 from server.planning.models import CueSheet
 from tests.server.conftest import NOTES, PASSWORD, STARTED, send
@@ -28,6 +29,10 @@ def requests_naming(house):
                                 "kerb_touches": 0, "kerb_mounts": 0, "vehicle_touches": 0},
     )  # fmt: skip
     work = ask(house.members["lead"], "least sizes", {}, version="any")
+    lesson = Lesson.objects.for_school(house.school).first() or add_lesson(
+        house.school, house.members["lead"], learner=learner, instructor=None,
+        starts=datetime.fromisoformat(STARTED), minutes=60, about="", place="", notes="",
+    )  # fmt: skip
     readings = {"kerb_front_m": 0.25, "kerb_rear_m": 0.25}
     seat = house.revisions["seat"].document_id
     return {
@@ -38,6 +43,7 @@ def requests_naming(house):
         "document_revisions": ("GET", f"/api/documents/{vehicle.document_id}/revisions", None),
         "document_revise": ("POST", f"/api/documents/{vehicle.document_id}/revisions", {
             "based_on": vehicle.number, "body": vehicle.body}),
+        "document_away": ("PUT", f"/api/documents/{vehicle.document_id}/away", {"away": False}),
         "document_merge": ("POST", f"/api/documents/{vehicle.document_id}/merge", {
             "based_on": vehicle.number, "body": vehicle.body}),
         "plan_compute": ("POST", "/api/plan", docket),
@@ -59,6 +65,9 @@ def requests_naming(house):
         "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
         "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),
+        "lesson_change": ("PUT", f"/api/lessons/{lesson.pk}", {
+            "learner": learner, "starts": STARTED, "based_on": 1}),
+        "lesson_history": ("GET", f"/api/lessons/{lesson.pk}/history", None),
         "attempts_list": ("GET", f"/api/attempts?sheet={sheet}", None),
         "attempt_keep": ("POST", "/api/attempts", {
             "id": str(uuid.uuid4()), "sheet": sheet, "started": STARTED, "notes": NOTES}),
@@ -71,6 +80,8 @@ def requests_naming(house):
         "sets_list": ("GET", f"/api/sets?sheet={sheet}", None),
         "work_give_up": ("DELETE", f"/api/long-work/{work.pk}", None),
         "advice_take": ("POST", "/api/sets/take", {"sheet": sheet}),
+        "person_file": ("GET", f"/api/people/{learner}/file", None),
+        "person_erase": ("POST", f"/api/people/{learner}/erase", {"name": "somebody else"}),
         # Routes that name nothing: what they answer is looked at instead.
         "session_read": ("GET", "/api/session", None),
         "people_list": ("GET", "/api/people", None),
@@ -95,13 +106,16 @@ def requests_naming(house):
             "name": "cone 1"}),
         "person_add": ("POST", "/api/people", {"name": "Somebody New"}),
         "person_change": ("PUT", f"/api/people/{learner}", {
-            "name": "Another Name", "note": "", "active": True}),
-        "link_make": ("POST", f"/api/people/{learner}/link", None),
+            "name": "Another Name", "note": "", "email": "", "active": True}),
+        "link_make": ("POST", f"/api/people/{learner}/link", {"send": False}),
+        "person_history": ("GET", f"/api/people/{learner}/history", None),
         "password_change": ("PUT", "/api/session/password", {
             "now": "not this one", "password": "violet-harbour-9"}),
         "invitation_read": ("GET", "/api/join?who=MQ&token=forged", None),
         "invitation_take": ("POST", "/api/join", {
             "who": "MQ", "token": "forged", "username": "any", "password": PASSWORD}),
+        "school_file": ("GET", "/api/school/file", None),
+        "school_begin_from_file": ("POST", "/api/begin/from-file", None),
         "vehicle_usual": ("POST", "/api/vehicles/usual", {"kind": "van", "length_m": 5.2}),
         "beginning_read": ("GET", "/api/begin", None),
         "school_begin": ("POST", "/api/begin", {
@@ -119,12 +133,12 @@ NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", 
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
-            "school_begin"}  # fmt: skip
+            "school_begin", "school_begin_from_file", "school_file"}  # fmt: skip
 
 
 # For whoever comes with nothing, or with a link.
 OPEN = {"session_read", "session_open", "beginning_read", "school_begin", "invitation_read",
-        "invitation_take"}  # fmt: skip
+        "invitation_take", "school_begin_from_file"}  # fmt: skip
 
 
 def operations():
@@ -147,7 +161,7 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
     client = ours.client("lead")
     for path in ("/api/people", "/api/documents", "/api/lessons"):
         assert "theirs" not in send(client, "GET", path).content.decode()
-    shown = {d["id"] for d in send(client, "GET", "/api/documents").json()}
+    shown = {d["id"] for d in send(client, "GET", "/api/documents").json()["items"]}
     assert shown == set(ours.school.documents.values_list("pk", flat=True))
 
 
@@ -159,7 +173,22 @@ def test_strangers_are_asked_to_sign_in(client, ours):
 
 MAY_NOT = {"document_create", "document_merge", "document_revise", "sheet_make", "lesson_add",
            "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
-           "notes_correct", "advice_take", "person_add", "person_change", "link_make"}  # fmt: skip
+           "notes_correct", "advice_take", "person_add", "person_change", "link_make",
+           "person_history", "document_away", "lesson_change", "person_erase",
+           "school_file"}  # fmt: skip
+# What the school has in common is not for somebody who still learns to teach.
+NOT_YET = {
+    "document_create",
+    "document_merge",
+    "document_revise",
+    "document_away",
+    "person_add",
+    "person_change",
+    "link_make",
+    "person_history",
+    "person_erase",
+    "school_file",
+}
 
 
 def test_a_learner_changes_nothing(ours):
@@ -169,13 +198,20 @@ def test_a_learner_changes_nothing(ours):
         assert send(client, method, path, body).status_code == 403, name
 
 
+def test_a_trainee_teaches_and_leaves_what_is_common_alone(ours):
+    client = ours.client("trainee")
+    for name in MAY_NOT:
+        method, path, body = requests_naming(ours)[name]
+        assert (send(client, method, path, body).status_code == 403) == (name in NOT_YET), name
+
+
 def test_a_learner_sees_only_their_own_sheets(ours):
     other = ours.members["instructor"]
     other.role = "learner"
     other.save()
     client = ours.client("instructor")
     assert send(client, "GET", f"/api/sheets/{ours.sheet.pk}").status_code == 404
-    assert [p["name"] for p in send(client, "GET", "/api/people").json()] == [other.name]
+    assert [p["name"] for p in send(client, "GET", "/api/people").json()["items"]] == [other.name]
 
 
 def test_a_field_that_nobody_knows_is_refused_by_every_route(ours):
