@@ -52,7 +52,12 @@ export const theme = createTheme({
       },
     },
     MuiButtonBase: { styleOverrides: { root: { fontFamily: family } } },
-    MuiButton: { defaultProps: { disableElevation: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      // A finger needs more than a pointer.
+      styleOverrides: { root: { "@media (pointer: coarse)": { minHeight: 44 } } },
+    },
+    MuiToggleButton: { styleOverrides: { root: { color: ink.ink } } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTooltip: { defaultProps: { arrow: true } },
     // A label stands on its field's upper edge and takes the lines it needs, in any language.
@@ -78,7 +83,10 @@ export const theme = createTheme({
       },
     },
     MuiOutlinedInput: {
-      styleOverrides: { notchedOutline: { top: 0, "& legend": { display: "none" } } },
+      styleOverrides: {
+        root: { background: ink.sheet },
+        notchedOutline: { top: 0, "& legend": { display: "none" } },
+      },
     },
     MuiSelect: { styleOverrides: { select: { whiteSpace: "normal" } } },
   },

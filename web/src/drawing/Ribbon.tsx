@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import { type KeyboardEvent, memo, type PointerEvent, useMemo } from "react";
 import type { Metres, Plan } from "../api/types";
-import { ruler, short, shortUnit } from "../shell/units";
+import { length, ruler, short, shortUnit } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { decimal, t } from "../words";
@@ -19,6 +19,8 @@ const RIGHT = 30;
 const CROWDED = 100;
 // A window's figures stand this far beside its disc, px, where they cannot meet a neighbour's.
 const BESIDE = 12;
+/** How many small steps a page key goes. */
+const FAR = 10;
 export const RIBBON_HEIGHT = 182;
 
 interface Props {
@@ -43,10 +45,20 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
     onScrub(Math.min(Math.max(share, 0), 1) * total);
   };
   const key = (event: KeyboardEvent) => {
-    const step = { ArrowLeft: -along.step, ArrowRight: along.step }[event.key];
-    if (step === undefined) return;
+    const here = s ?? 0;
+    const to = {
+      ArrowLeft: here - along.step,
+      ArrowDown: here - along.step,
+      ArrowRight: here + along.step,
+      ArrowUp: here + along.step,
+      PageDown: here - FAR * along.step,
+      PageUp: here + FAR * along.step,
+      Home: 0,
+      End: total,
+    }[event.key];
+    if (to === undefined) return;
     event.preventDefault();
-    onScrub(Math.min(Math.max((s ?? 0) + step, 0), total));
+    onScrub(Math.min(Math.max(to, 0), total));
   };
   return (
     <Box
@@ -57,6 +69,10 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
       aria-valuemin={0}
       aria-valuemax={Number((total / along.metres).toFixed(2))}
       aria-valuenow={Number(((s ?? 0) / along.metres).toFixed(2))}
+      aria-valuetext={t("drawing.rolled of", {
+        rolled: length(s ?? 0, units),
+        total: length(total, units),
+      })}
       onPointerMove={point}
       onPointerDown={point}
       onPointerLeave={(e) => e.pointerType === "mouse" && onScrub(null)}

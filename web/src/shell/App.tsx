@@ -1,22 +1,17 @@
 /** Who is signed in, and which station they stand in. */
 
-import Box from "@mui/material/Box";
 import { useQuery, useSuspenseQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useMemo, useRef } from "react";
-import { Navigate, Outlet, Route, Routes } from "react-router";
+import { Navigate, Route, Routes } from "react-router";
 import { ApiError } from "../api/client";
 import { docketQuery, sessionQuery } from "../api/queries";
 import type { Session } from "../api/types";
 import { CuesStation } from "../stations/cues/CuesStation";
-import { DocketBar } from "./DocketBar";
-import { Offline } from "./Offline";
-import { Rail } from "./Rail";
+import { House } from "./House";
 import { SignIn } from "./SignIn";
-import { Since } from "./Since";
 import { ErrorBoundary, Waiting } from "./states";
-import { useDocketIds, useRememberDocket } from "./useDocket";
+import { useDocketIds } from "./useDocket";
 import { useLanguage } from "./useLanguage";
-import { useShortcuts } from "./useShortcuts";
 import { adopt } from "./useStored";
 
 const Begin = lazy(() => import("../begin/Begin"));
@@ -31,8 +26,11 @@ const Compare = lazy(() => import("../stations/compare/Compare"));
 const People = lazy(() => import("../desk/People"));
 const Diary = lazy(() => import("../desk/Diary"));
 const Garage = lazy(() => import("../desk/Garage"));
+const School = lazy(() => import("../desk/School"));
 const Hill = lazy(() => import("../desk/Hill"));
 const Trailer = lazy(() => import("../desk/Trailer"));
+const Places = lazy(() => import("../desk/Places"));
+const Methods = lazy(() => import("../desk/Methods"));
 const Standards = lazy(() => import("../desk/Standards"));
 
 export const App = () => (
@@ -82,36 +80,15 @@ const Stations = ({ session }: { session: Session }) => {
         <Route path="/people" element={<People />} />
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />
+        <Route path="/school" element={<School />} />
         <Route path="/hill" element={<Hill />} />
         <Route path="/trailer" element={<Trailer />} />
+        <Route path="/places" element={<Places />} />
+        <Route path="/methods" element={<Methods />} />
         <Route path="/standards" element={<Standards />} />
       </Route>
       {/* Outside the house, which would rewrite the address while it is being left. */}
       <Route path="*" element={<Navigate to="/cues" replace />} />
     </Routes>
-  );
-};
-
-const House = () => {
-  useRememberDocket();
-  useShortcuts();
-  return (
-    <Box sx={{ height: "100dvh", display: "flex", flexDirection: "column" }}>
-      <DocketBar />
-      <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>
-        <Rail />
-        <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
-          <Offline />
-          <Since />
-          <Box component="main" sx={{ flex: 1, minHeight: 0, p: 1.5, overflow: "auto" }}>
-            <ErrorBoundary>
-              <Suspense fallback={<Waiting />}>
-                <Outlet />
-              </Suspense>
-            </ErrorBoundary>
-          </Box>
-        </Box>
-      </Box>
-    </Box>
   );
 };

@@ -7,10 +7,11 @@ import { NavLink, useLocation } from "react-router";
 import { ink } from "../theme";
 import { t } from "../words";
 import { SignOut } from "./SignOut";
+import { StationDisc } from "./StationDisc";
 import { DESK, STATIONS } from "./stations";
 import { useDocket } from "./useDocket";
 
-export const Rail = () => {
+export const Rail = ({ askForKeys }: { askForKeys: () => void }) => {
   const docket = useDocket();
   const { search, pathname } = useLocation();
   return (
@@ -24,7 +25,7 @@ export const Rail = () => {
         flexShrink: 0,
         background: "#E3DBCB",
         p: 1,
-        display: "flex",
+        display: { xs: "none", sm: "flex" },
         flexDirection: "column",
         gap: 0.5,
         overflowY: "auto",
@@ -39,13 +40,12 @@ export const Rail = () => {
             key={station.path}
             component={NavLink}
             to={{ pathname: station.path, search }}
-            aria-label={`${i + 1} ${t(station.name)}`}
             title={t("shell.station and its key", { name: t(station.name), key: i + 1 })}
             sx={{
               display: "grid",
               placeItems: "center",
               gap: 0.25,
-              py: 0.9,
+              py: 0.6,
               borderRadius: 2,
               textDecoration: "none",
               fontWeight: 650,
@@ -55,22 +55,7 @@ export const Rail = () => {
               "&:focus-visible": { outline: `3px solid ${ink.coral}` },
             }}
           >
-            <Box
-              sx={{
-                width: 28,
-                height: 28,
-                borderRadius: "50%",
-                display: "grid",
-                placeItems: "center",
-                fontSize: 14,
-                fontWeight: 750,
-                border: `2px solid ${here ? "#fff" : filled ? ink.teal : ink.soft}`,
-                background: filled ? (here ? "#fff" : ink.teal) : "transparent",
-                color: filled ? (here ? ink.teal : "#fff") : here ? "#fff" : ink.soft,
-              }}
-            >
-              {i + 1}
-            </Box>
+            <StationDisc number={i + 1} here={here} filled={filled} />
             {t(station.name)}
           </Box>
         );
@@ -93,6 +78,9 @@ export const Rail = () => {
         </Button>
       ))}
       <Box sx={{ flex: 1 }} />
+      <Button size="small" sx={{ color: ink.soft }} onClick={askForKeys}>
+        {t("shell.keys")}
+      </Button>
       <SignOut colour={ink.soft} />
     </Box>
   );

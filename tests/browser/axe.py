@@ -1,0 +1,20 @@
+"""What axe finds wrong with a page as it stands, by WCAG 2.2 AA."""
+
+from pathlib import Path
+
+__all__ = ["found"]
+
+_AXE = Path(__file__).resolve().parents[2] / "web/node_modules/axe-core/axe.min.js"
+_RUN = """async () => {
+  const tags = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
+  const { violations } = await axe.run(document, { runOnly: { type: "tag", values: tags } });
+  return violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 160))]);
+}"""
+
+
+def found(page):
+    """Each rule that is broken, with the elements that break it; what fades in is waited for."""
+    page.wait_for_function("document.getAnimations().every((a) => a.playState !== 'running')")
+    if not page.evaluate("'axe' in window"):
+        page.evaluate(_AXE.read_text("utf-8"))
+    return page.evaluate(_RUN)
