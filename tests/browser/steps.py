@@ -33,7 +33,7 @@ def sign_in(page, person=MAREN, *, by_hand=False):
 
 def choose(page, stub, item):
     page.get_by_role("button", name=re.compile(f"^{stub}:")).click()
-    page.get_by_role("menuitem", name=item).click()
+    page.get_by_role("option", name=item).click()
     expect(page.get_by_role("button", name=re.compile(f"^{stub}: .*{item}"))).to_be_visible()
 
 

@@ -81,9 +81,10 @@ def test_a_lesson_is_booked_for_the_learner_on_the_docket(page):
     sign_in(page)
     choose(page, "Learner", "Bea Orrin")
     desk(page, "Diary")
+    page.get_by_role("button", name="Book a lesson").click()
     page.get_by_label("Starts").fill("2031-03-04T15:30")
     page.get_by_label("About").fill("Between two vehicles")
-    page.get_by_role("button", name="Book a lesson").click()
+    page.get_by_role("form").get_by_role("button", name="Book a lesson").click()
     expect(page.get_by_text("Between two vehicles")).to_be_visible()
     assert Lesson.objects.get(about="Between two vehicles").learner.name == "Bea Orrin"
 
@@ -119,12 +120,12 @@ def test_a_vehicle_goes_out_as_a_file_and_comes_in_as_a_new_one(page, tmp_path):
 
 NO_VEHICLES = [
     ("notes.txt", "parked nicely", "is not a JSON file"),
-    ("list.json", "[]", "body"),
+    ("list.json", "[]", "document"),
     ("big.json", '"' + "x" * 950_000 + '"', "too large"),
     (
         "tight.json",
         json.dumps({**vehicle_document(LINNET), "wheelbase_m": 9.0}),
-        "kerb_circle_m",
+        "circle, kerb to kerb",
     ),
 ]
 

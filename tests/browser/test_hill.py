@@ -2,7 +2,7 @@
 
 from playwright.sync_api import expect
 
-from tests.browser.steps import TEODOR, desk, sign_in, type_length
+from tests.browser.steps import TEODOR, sign_in, station, type_length
 
 
 def best(page):
@@ -11,7 +11,8 @@ def best(page):
 
 def test_the_rule_changes_with_the_hill_and_the_edge(page):
     sign_in(page)
-    desk(page, "Hill")
+    station(page, "Ground")
+    page.get_by_role("link", name="On a hill").click()
     expect(best(page)).to_have_attribute("aria-label", "Wheels away from the kerb")
     expect(best(page)).to_contain_text("front tyre meets the kerb")
     page.get_by_role("button", name="downhill").click()
@@ -26,7 +27,8 @@ def test_the_rule_changes_with_the_hill_and_the_edge(page):
 
 def test_a_gap_out_of_reason_is_told_and_the_drawing_stays(page):
     sign_in(page, TEODOR)
-    desk(page, "Hill")
+    station(page, "Ground")
+    page.get_by_role("link", name="On a hill").click()
     expect(best(page)).to_contain_text(" in")
     type_length(page, "Off the kerb", "20 ft")
     expect(page.get_by_role("alert")).to_contain_text("between 0 in and 6 ft 6.7 in")

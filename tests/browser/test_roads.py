@@ -170,7 +170,8 @@ def test_a_method_brings_the_place_it_was_drawn_at(page):
 
 def test_a_trailer_is_backed_by_hand(page):
     sign_in(page, TEODOR)
-    desk(page, "Trailer")
+    desk(page, "Garage")
+    page.get_by_role("link", name="Back its trailer").first.click()
     now = page.get_by_role("region", name="Now")
     expect(now).to_contain_text("shows 1.0° on the left")
     growth = page.get_by_role("region", name="How errors grow")

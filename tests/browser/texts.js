@@ -33,6 +33,11 @@ async () => {
     const node = walker.currentNode;
     const element = node.parentElement;
     if (!node.textContent.trim() || element.closest("script, style, noscript")) continue;
+    // Told to those who listen, or shown once it has the focus.
+    if (element.closest("[data-unseen]")) {
+      read(node.textContent);
+      continue;
+    }
     if (getComputedStyle(element).visibility === "hidden") continue;
     const range = document.createRange();
     range.selectNodeContents(node);

@@ -92,6 +92,8 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     milo.get_by_role("button", name="Look after").click()
     expect(milo.get_by_text("Signs in as milo.")).to_be_visible()
     milo.get_by_role("button", name="Comes no more").click()
+    expect(page.get_by_text("Milo Hart comes no more.")).to_be_visible()
+    page.get_by_label("Also who comes no more").check()
     expect(milo.get_by_text("no longer comes")).to_be_visible()
     phone.reload()
     expect(phone.get_by_role("button", name="Sign in")).to_be_visible()

@@ -5,8 +5,7 @@ from itertools import islice
 from math import radians
 from typing import Any, TypeAlias
 
-from faircorner.said import Angle, Exact, Length, Part, Said
-from faircorner.said.catalogue import clauses
+from faircorner.said import Angle, Exact, Length, Part, Said, field_name
 
 __all__ = ["changes", "field_name", "figure_of", "setting_changes"]
 
@@ -104,12 +103,6 @@ def _named(value: Any) -> bool:
 
 def _placed(code: str, where: str, **parts: Part | Said) -> Said:
     return Said(f"{code} of", where=where, **parts) if where else Said(code, **parts)
-
-
-def field_name(field: str) -> Said | str:
-    """How a field of a document is called; one that no catalogue has, as it is."""
-    code = f"field {field}"
-    return Said(code) if code in clauses("en") else field
 
 
 def figure_of(field: str, value: Any) -> Part | Said:

@@ -4,8 +4,8 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Any, TypeAlias
 
-from faircorner.documents.changes import field_name, figure_of
-from faircorner.said import Said
+from faircorner.documents.changes import figure_of
+from faircorner.said import Said, field_name
 
 __all__ = ["Merge", "merged"]
 

@@ -16,8 +16,10 @@ export class ApiError extends Error {
     readonly status: number,
     readonly field: string,
     readonly problem: string,
+    /** What the field is called. */
+    readonly label: string,
   ) {
-    super(field ? `${field}: ${problem}` : problem);
+    super(label ? `${label}: ${problem}` : problem);
   }
 }
 
@@ -32,11 +34,11 @@ const middleware: Middleware = {
     if (response.ok) return response;
     const body = (await response.json().catch(() => null)) as Problem | null;
     const problem = body?.problem ?? t("api.no answer", { status: response.status });
-    throw new ApiError(response.status, body?.field ?? "", problem);
+    throw new ApiError(response.status, body?.field ?? "", problem, body?.label ?? "");
   },
   onError({ error }) {
     if (error instanceof DOMException) return; // cancelled
-    return new ApiError(0, "", t("api.no connection"));
+    return new ApiError(0, "", t("api.no connection"), "");
   },
 };
 

@@ -1,6 +1,7 @@
 /** What can be asked, as values that hooks and the cache share. */
-import { queryOptions, skipToken } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions, skipToken } from "@tanstack/react-query";
 import { ask } from "./client";
+import type { paths } from "./schema";
 import type {
   BackingIn,
   Docket,
@@ -48,28 +49,82 @@ export const docketQuery = (ids: DocketIds) =>
     queryFn: ({ signal }) => ask.get("/api/docket", { params: { query: ids }, signal }),
   });
 
-export const peopleQuery = queryOptions({
-  queryKey: ["people"],
-  queryFn: ({ signal }) => ask.get("/api/people", { signal }),
-});
+type Asked<P extends keyof paths> = paths[P] extends { get: { parameters: { query?: infer Q } } }
+  ? NonNullable<Q>
+  : never;
+export type PeopleAsked = Asked<"/api/people">;
+export type DocumentsAsked = Asked<"/api/documents">;
+export type LessonsAsked = Asked<"/api/lessons">;
 
-export const documentsQuery = queryOptions({
-  queryKey: ["documents", "all"],
-  queryFn: ({ signal }) => ask.get("/api/documents", { signal }),
-});
+/** What a list answers: some of them, and how many there are. */
+export interface Page<T> {
+  items: T[];
+  count: number;
+}
 
-/** Those of one kind; the server answers no others. */
-export const documentsOfQuery = <K extends Kind>(kind: K) =>
+export const peopleQuery = (asked: PeopleAsked) =>
   queryOptions({
-    queryKey: ["documents", kind],
-    queryFn: async ({ signal }) =>
-      (await ask.get("/api/documents", { params: { query: { kind } }, signal })) as Entry<K>[],
+    queryKey: ["people", asked],
+    queryFn: ({ signal }) => ask.get("/api/people", { params: { query: asked }, signal }),
+    placeholderData: keepPreviousData,
   });
 
-export const lessonsQuery = queryOptions({
-  queryKey: ["lessons"],
-  queryFn: ({ signal }) => ask.get("/api/lessons", { signal }),
-});
+/** Documents of one kind; the server answers no others. */
+export const documentsQuery = <K extends Kind>(kind: K, asked: Omit<DocumentsAsked, "kind">) =>
+  queryOptions({
+    queryKey: ["documents", kind, asked],
+    queryFn: async ({ signal }) =>
+      (await ask.get("/api/documents", {
+        params: { query: { ...asked, kind } },
+        signal,
+      })) as unknown as Page<Entry<K>>,
+    placeholderData: keepPreviousData,
+  });
+
+/** As many as a page may have. */
+const MOST = 500;
+
+/** All documents of one kind that are not put away, for what chooses among them. */
+export const allDocumentsQuery = <K extends Kind>(kind: K) =>
+  queryOptions({
+    queryKey: ["documents", kind],
+    queryFn: async ({ signal }) => {
+      const all: Entry<K>[] = [];
+      for (;;) {
+        const query = { kind, limit: MOST, offset: all.length };
+        const page = await ask.get("/api/documents", { params: { query }, signal });
+        all.push(...(page.items as unknown as Entry<K>[]));
+        if (page.items.length === 0 || all.length >= page.count) return all;
+      }
+    },
+  });
+
+export const lessonsQuery = (asked: LessonsAsked) =>
+  queryOptions({
+    queryKey: ["lessons", asked],
+    queryFn: ({ signal }) => ask.get("/api/lessons", { params: { query: asked }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+export const lessonHistoryQuery = (lesson: number) =>
+  queryOptions({
+    queryKey: ["lessons", "history", lesson],
+    queryFn: ({ signal }) =>
+      ask.get("/api/lessons/{lesson_id}/history", {
+        params: { path: { lesson_id: lesson } },
+        signal,
+      }),
+  });
+
+export const personHistoryQuery = (person: number) =>
+  queryOptions({
+    queryKey: ["people", "history", person],
+    queryFn: ({ signal }) =>
+      ask.get("/api/people/{person_id}/history", {
+        params: { path: { person_id: person } },
+        signal,
+      }),
+  });
 
 const revisionIds = (docket: Docket) => ({
   vehicle: docket.vehicle.id,

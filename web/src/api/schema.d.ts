@@ -47,7 +47,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** People List */
+        /**
+         * People List
+         * @description The school's people; a learner sees themselves alone.
+         */
         get: operations["people_list"];
         put?: never;
         /** Person Add */
@@ -89,6 +92,26 @@ export interface paths {
          * @description A link by which somebody chooses how to sign in, at first or anew.
          */
         post: operations["link_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Person History
+         * @description What was known of somebody before, the newest first.
+         */
+        get: operations["person_history"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -138,7 +161,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Documents List */
+        /**
+         * Documents List
+         * @description Documents with their newest revisions; seats are found by their vehicle's name, too.
+         */
         get: operations["documents_list"];
         put?: never;
         /** Document Create */
@@ -161,6 +187,26 @@ export interface paths {
         put?: never;
         /** Document Revise */
         post: operations["document_revise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/documents/{document_id}/away": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Document Away
+         * @description Out of the way, or back; nothing that was made with it changes.
+         */
+        put: operations["document_away"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -704,12 +750,52 @@ export interface paths {
         };
         /**
          * Lessons List
-         * @description The diary; attempts counts what the learner drove on the same day of the school's.
+         * @description The diary. A lesson is to come until it is over.
          */
         get: operations["lessons_list"];
         put?: never;
         /** Lesson Add */
         post: operations["lesson_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Lesson Change
+         * @description Move it, cancel it or bring it back, or describe it anew.
+         */
+        put: operations["lesson_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lesson History
+         * @description How a lesson was before, the newest state first.
+         */
+        get: operations["lesson_history"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -888,6 +974,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/school/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * School File
+         * @description The whole school in one file: a zip of JSON lines, fair-corner/school@1.
+         */
+        get: operations["school_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Person File
+         * @description All that the school has of a learner, for a lead or for themselves, in the same format.
+         */
+        get: operations["person_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person_id}/erase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Person Erase
+         * @description Everything of a learner goes, for good.
+         */
+        post: operations["person_erase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/begin/from-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * School Begin From File
+         * @description The first school here, as it was when its file was taken out.
+         */
+        post: operations["school_begin_from_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -902,7 +1068,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "lead" | "instructor" | "learner";
+            role: "lead" | "instructor" | "trainee" | "learner";
             /** Note */
             note: string;
         };
@@ -932,18 +1098,29 @@ export interface components {
         /**
          * SessionOut
          * @description Who is signed in; both null for nobody.
+         *
+         *     sends_mail : whether links can be sent from here
          */
         SessionOut: {
             person: components["schemas"]["PersonOut"] | null;
             school: components["schemas"]["SchoolOut"] | null;
+            /** Sends Mail */
+            sends_mail?: boolean;
         };
         /**
          * Problem
          * @description What went wrong: the field, where there is one, and a sentence that says what to do.
+         *
+         *     label : what the field is called where people read it
          */
         Problem: {
             /** Field */
             field: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
             /** Problem */
             problem: string;
         };
@@ -961,6 +1138,26 @@ export interface components {
             /** Password */
             password: string;
         };
+        /** Input */
+        Input: {
+            /**
+             * Limit
+             * @default 50
+             */
+            limit: number;
+            /**
+             * Offset
+             * @default 0
+             */
+            offset: number;
+        };
+        /** PagedPersonEntry */
+        PagedPersonEntry: {
+            /** Items */
+            items: components["schemas"]["PersonEntry"][];
+            /** Count */
+            count: number;
+        };
         /**
          * PersonEntry
          * @description One of the school's people, for those who look after them.
@@ -976,11 +1173,13 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "lead" | "instructor" | "learner";
+            role: "lead" | "instructor" | "trainee" | "learner";
             /** Note */
             note: string;
             /** Active */
             active: boolean;
+            /** Email */
+            email: string;
             /** Signs In As */
             signs_in_as: string;
         };
@@ -996,12 +1195,17 @@ export interface components {
              * @default learner
              * @enum {string}
              */
-            role: "lead" | "instructor" | "learner";
+            role: "lead" | "instructor" | "trainee" | "learner";
             /**
              * Note
              * @default
              */
             note: string;
+            /**
+             * Email
+             * @default
+             */
+            email: string;
         };
         /** PersonChange */
         PersonChange: {
@@ -1009,12 +1213,16 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+            /** Email */
+            email: string;
             /** Active */
             active: boolean;
         };
         /**
          * LinkOut
          * @description A link to choose how to sign in by, once; path is at this address.
+         *
+         *     sent_to : the e-mail address it went to; empty where it was not sent
          */
         LinkOut: {
             /** Path */
@@ -1024,6 +1232,41 @@ export interface components {
              * Format: date-time
              */
             until: string;
+            /**
+             * Sent To
+             * @default
+             */
+            sent_to: string;
+        };
+        /**
+         * LinkIn
+         * @description send : to the person's e-mail address, too
+         */
+        LinkIn: {
+            /**
+             * Send
+             * @default false
+             */
+            send: boolean;
+        };
+        /**
+         * PersonWas
+         * @description What was known of somebody from some time on.
+         */
+        PersonWas: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Email */
+            email: string;
         };
         /**
          * JoinOut
@@ -1429,6 +1672,8 @@ export interface components {
         GroundEntry: {
             /** Id */
             id: number;
+            /** Away */
+            away: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1623,6 +1868,8 @@ export interface components {
         MethodEntry: {
             /** Id */
             id: number;
+            /** Away */
+            away: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1684,6 +1931,13 @@ export interface components {
                 number
             ][];
         };
+        /** PagedAnnotated */
+        PagedAnnotated: {
+            /** Items */
+            items: (components["schemas"]["VehicleEntry"] | components["schemas"]["SeatEntry"] | components["schemas"]["GroundEntry"] | components["schemas"]["MethodEntry"] | components["schemas"]["StandardEntry"])[];
+            /** Count */
+            count: number;
+        };
         /** ParallelModel */
         ParallelModel: {
             /**
@@ -1720,6 +1974,8 @@ export interface components {
         SeatEntry: {
             /** Id */
             id: number;
+            /** Away */
+            away: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1727,7 +1983,18 @@ export interface components {
             kind: "seat";
             /** Vehicle Id */
             vehicle_id: number;
+            /** Vehicle Name */
+            vehicle_name: string;
             latest: components["schemas"]["SeatRevision"];
+        };
+        /** SeatOfVehicle */
+        SeatOfVehicle: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Away */
+            away: boolean;
         };
         /** SeatRevision */
         SeatRevision: {
@@ -1768,6 +2035,8 @@ export interface components {
         StandardEntry: {
             /** Id */
             id: number;
+            /** Away */
+            away: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1959,16 +2228,26 @@ export interface components {
              */
             overhang: boolean;
         };
-        /** VehicleEntry */
+        /**
+         * VehicleEntry
+         * @description seats : all there are; told where vehicles alone are asked for
+         */
         VehicleEntry: {
             /** Id */
             id: number;
+            /** Away */
+            away: boolean;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             kind: "vehicle";
             latest: components["schemas"]["VehicleRevision"];
+            /**
+             * Seats
+             * @default []
+             */
+            seats: components["schemas"]["SeatOfVehicle"][];
         };
         /** VehicleRevision */
         VehicleRevision: {
@@ -2216,6 +2495,11 @@ export interface components {
             body: {
                 [key: string]: unknown;
             };
+        };
+        /** AwayIO */
+        AwayIO: {
+            /** Away */
+            away: boolean;
         };
         /**
          * MergeOut
@@ -3748,14 +4032,17 @@ export interface components {
              */
             gap_m: number;
         };
-        /** LessonOut */
+        /**
+         * LessonOut
+         * @description attempts : what the learner drove on the same day of the school's
+         */
         LessonOut: {
-            /** Id */
-            id: number;
             /** Learner Id */
             learner_id: number;
             /** Learner */
             learner: string;
+            /** Instructor Id */
+            instructor_id: number;
             /** Instructor */
             instructor: string;
             /**
@@ -3767,16 +4054,35 @@ export interface components {
             minutes: number;
             /** About */
             about: string;
+            /** Place */
+            place: string;
+            /** Notes */
+            notes: string;
+            /** Cancelled */
+            cancelled: boolean;
+            /** Version */
+            version: number;
+            /** Id */
+            id: number;
             /** Attempts */
             attempts: number;
         };
+        /** PagedLessonOut */
+        PagedLessonOut: {
+            /** Items */
+            items: components["schemas"]["LessonOut"][];
+            /** Count */
+            count: number;
+        };
         /**
          * LessonIn
-         * @description starts : without an offset, the school's own time.
+         * @description starts : without an offset, the school's own time; instructor : else who books it.
          */
         LessonIn: {
             /** Learner */
             learner: number;
+            /** Instructor */
+            instructor?: number | null;
             /**
              * Starts
              * Format: date-time
@@ -3792,6 +4098,96 @@ export interface components {
              * @default
              */
             about: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
+         * LessonChange
+         * @description based_on : the version that was seen when the change began
+         */
+        LessonChange: {
+            /** Learner */
+            learner: number;
+            /** Instructor */
+            instructor?: number | null;
+            /**
+             * Starts
+             * Format: date-time
+             */
+            starts: string;
+            /**
+             * Minutes
+             * @default 60
+             */
+            minutes: number;
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /**
+             * Place
+             * @default
+             */
+            place: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /**
+             * Cancelled
+             * @default false
+             */
+            cancelled: boolean;
+            /** Based On */
+            based_on: number;
+        };
+        /**
+         * LessonChanged
+         * @description One state of a lesson; by is empty where no person made it so.
+         */
+        LessonChanged: {
+            /** Learner Id */
+            learner_id: number;
+            /** Learner */
+            learner: string;
+            /** Instructor Id */
+            instructor_id: number;
+            /** Instructor */
+            instructor: string;
+            /**
+             * Starts
+             * Format: date-time
+             */
+            starts: string;
+            /** Minutes */
+            minutes: number;
+            /** About */
+            about: string;
+            /** Place */
+            place: string;
+            /** Notes */
+            notes: string;
+            /** Cancelled */
+            cancelled: boolean;
+            /** Version */
+            version: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
         };
         /**
          * AttemptOut
@@ -4177,6 +4573,26 @@ export interface components {
             /** Sheet */
             sheet: number;
         };
+        /**
+         * EraseIn
+         * @description name : the learner's, typed anew, so that nobody is erased by a slip
+         */
+        EraseIn: {
+            /** Name */
+            name: string;
+        };
+        /**
+         * BeginFromFileIn
+         * @description Beside the file: what the one-time address carries, and how its lead signs in from now on.
+         */
+        BeginFromFileIn: {
+            /** Key */
+            key: string;
+            /** Username */
+            username: string;
+            /** Password */
+            password: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -4290,7 +4706,15 @@ export interface operations {
     };
     people_list: {
         parameters: {
-            query?: never;
+            query?: {
+                search?: string;
+                role?: ("lead" | "instructor" | "trainee" | "learner") | null;
+                active?: boolean | null;
+                teaches?: boolean | null;
+                sort?: "name" | "-name" | "role" | "newest";
+                limit?: number;
+                offset?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -4303,7 +4727,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonEntry"][];
+                    "application/json": components["schemas"]["PagedPersonEntry"];
                 };
             };
         };
@@ -4367,7 +4791,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkIn"];
+            };
+        };
         responses: {
             /** @description Created */
             201: {
@@ -4376,6 +4804,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinkOut"];
+                };
+            };
+        };
+    };
+    person_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PersonWas"][];
                 };
             };
         };
@@ -4504,6 +4954,11 @@ export interface operations {
         parameters: {
             query?: {
                 kind?: ("vehicle" | "seat" | "ground" | "method" | "standard") | null;
+                search?: string;
+                away?: boolean;
+                sort?: "name" | "-name" | "vehicle" | "changed" | "oldest";
+                limit?: number;
+                offset?: number;
             };
             header?: never;
             path?: never;
@@ -4517,7 +4972,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": (components["schemas"]["VehicleEntry"] | components["schemas"]["SeatEntry"] | components["schemas"]["GroundEntry"] | components["schemas"]["MethodEntry"] | components["schemas"]["StandardEntry"])[];
+                    "application/json": components["schemas"]["PagedAnnotated"];
                 };
             };
         };
@@ -4590,6 +5045,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RevisionOut"];
+                };
+            };
+        };
+    };
+    document_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AwayIO"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AwayIO"];
                 };
             };
         };
@@ -5252,7 +5733,14 @@ export interface operations {
     };
     lessons_list: {
         parameters: {
-            query?: never;
+            query?: {
+                search?: string;
+                when?: ("coming" | "given") | null;
+                learner?: number | null;
+                sort?: "starts" | "-starts";
+                limit?: number;
+                offset?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5265,7 +5753,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LessonOut"][];
+                    "application/json": components["schemas"]["PagedLessonOut"];
                 };
             };
         };
@@ -5290,6 +5778,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+        };
+    };
+    lesson_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LessonChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+        };
+    };
+    lesson_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonChanged"][];
                 };
             };
         };
@@ -5533,6 +6069,113 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    school_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    person_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    person_erase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EraseIn"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    school_begin_from_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Key */
+                    key: string;
+                    /** Username */
+                    username: string;
+                    /** Password */
+                    password: string;
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionOut"];
+                };
+            };
+            /** @description Gone */
+            410: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
             };
         };
     };

@@ -6,24 +6,26 @@ import { useState } from "react";
 import { added } from "../api/added";
 import { ask } from "../api/client";
 import type { Role } from "../api/types";
-import { useRole } from "../shell/useDocket";
+import { useMay } from "../shell/useDocket";
 import { named, t } from "../words";
 import { AddForm } from "./AddForm";
 
-const ROLES: readonly Role[] = ["learner", "instructor", "lead"];
+const ROLES: readonly Role[] = ["learner", "trainee", "instructor", "lead"];
 
 /** learner : whether nobody else is asked for */
 export const AddPerson = ({ learner = false }: { learner?: boolean }) => {
   const client = useQueryClient();
-  const any = useRole() === "lead" && !learner;
+  const any = useMay().lead && !learner;
   const [name, setName] = useState("");
   const [note, setNote] = useState("");
+  const [email, setEmail] = useState("");
   const [role, setRole] = useState<Role>("learner");
   const add = useMutation({
-    mutationFn: () => ask.post("/api/people", { body: { name, note, role } }),
+    mutationFn: () => ask.post("/api/people", { body: { name, note, email, role } }),
     onSuccess: async () => {
       setName("");
       setNote("");
+      setEmail("");
       await added(client, "people");
     },
   });
@@ -57,8 +59,17 @@ export const AddPerson = ({ learner = false }: { learner?: boolean }) => {
         label={t("desk.note")}
         value={note}
         onChange={(e) => setNote(e.target.value)}
-        sx={{ flex: 1 }}
+        sx={{ flex: 1, minWidth: 160 }}
       />
+      {!learner && (
+        <TextField
+          size="small"
+          type="email"
+          label={t("desk.email")}
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+        />
+      )}
     </AddForm>
   );
 };

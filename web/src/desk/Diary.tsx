@@ -3,113 +3,116 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { ask } from "../api/client";
-import { lessonsQuery } from "../api/queries";
+import { type LessonsAsked, lessonsQuery } from "../api/queries";
 import type { Lesson } from "../api/types";
 import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
-import { useChangeDocket, useDocket, useRole } from "../shell/useDocket";
+import { useChangeDocket, useMay } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
-import { AddForm } from "./AddForm";
 import { Desk } from "./Desk";
+import { BookLesson, ChangeLesson } from "./LessonForm";
+import { ListTools } from "./lists/ListTools";
+import { Pages } from "./lists/Pages";
+import { type List, useList } from "./lists/useList";
+
+type When = NonNullable<LessonsAsked["when"]>;
 
 const Diary = () => {
-  const lessons = useQuery(lessonsQuery);
-  const teaches = useRole() !== "learner";
-  if (lessons.error) return <Failure error={lessons.error} retry={() => void lessons.refetch()} />;
-  if (!lessons.data) return <Waiting />;
-  const now = Date.now();
-  const coming = lessons.data.filter((l) => Date.parse(l.starts) >= now);
-  const given = lessons.data.filter((l) => Date.parse(l.starts) < now).reverse();
+  const coming = useList("starts");
+  const given = useList("-starts");
+  const teaches = useMay().teach;
+  const [booking, setBooking] = useState(false);
+  const both = {
+    ...coming,
+    setSearch: (words: string) => {
+      coming.setSearch(words);
+      given.setSearch(words);
+    },
+  };
   return (
     <Desk title={t("desk.diary")}>
-      {teaches && <AddLesson />}
+      {teaches && (
+        <Button
+          variant="contained"
+          sx={{ justifySelf: "start" }}
+          aria-expanded={booking}
+          onClick={() => setBooking(!booking)}
+        >
+          {t("desk.book")}
+        </Button>
+      )}
+      {booking && <BookLesson />}
+      <ListTools list={both} sorts={["starts"]} />
       <Typography variant="h2">{t("desk.to come")}</Typography>
-      <Lessons lessons={coming} none={t("desk.no lesson is booked")} />
+      <Lessons when="coming" sort="starts" list={coming} none={t("desk.no lesson is booked")} />
       <Typography variant="h2">{t("desk.given")}</Typography>
-      <Lessons lessons={given} none={t("desk.no lesson was given yet")} />
+      <Lessons when="given" sort="-starts" list={given} none={t("desk.no lesson was given yet")} />
     </Desk>
   );
 };
 
-const Lessons = ({ lessons, none }: { lessons: Lesson[]; none: string }) => {
-  const change = useChangeDocket();
-  const dates = useDates();
-  if (lessons.length === 0) return <Paper sx={{ p: 2 }}>{none}</Paper>;
+interface Props {
+  when: When;
+  sort: "starts" | "-starts";
+  list: Pick<List<string>, "asked" | "page" | "setPage" | "pages">;
+  none: string;
+}
+
+const Lessons = ({ when, sort, list, none }: Props) => {
+  const lessons = useQuery(lessonsQuery({ ...list.asked, sort, when }));
+  if (lessons.error) return <Failure error={lessons.error} retry={() => void lessons.refetch()} />;
+  if (!lessons.data) return <Waiting />;
   return (
-    <Paper>
-      {lessons.map((lesson) => (
-        <Box
-          key={lesson.id}
-          sx={{
-            display: "flex",
-            alignItems: "center",
-            gap: 2,
-            px: 2,
-            minHeight: 48,
-            borderBottom: `1px solid ${ink.line}`,
-          }}
-        >
-          <Box sx={{ width: 190 }}>{dates.lesson(lesson.starts)}</Box>
-          <Box sx={{ width: 150, fontWeight: 700 }}>{lesson.learner}</Box>
-          <Box sx={{ width: 130 }}>{lesson.instructor}</Box>
-          <Box sx={{ flex: 1, color: ink.soft }}>
-            {lesson.about}
-            {lesson.attempts > 0 && t("desk.attempts", { count: lesson.attempts })}
-          </Box>
-          <Button onClick={() => change({ learner: lesson.learner_id })}>
-            {t("desk.put on the docket")}
-          </Button>
-        </Box>
-      ))}
-    </Paper>
+    <>
+      {lessons.data.items.length > 0 && (
+        <Paper component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
+          {lessons.data.items.map((lesson) => (
+            <Row key={lesson.id} lesson={lesson} />
+          ))}
+        </Paper>
+      )}
+      <Pages list={list} count={lessons.data.count} none={none} />
+    </>
   );
 };
 
-const AddLesson = () => {
-  const docket = useDocket();
-  const client = useQueryClient();
-  const [starts, setStarts] = useState("");
-  const [about, setAbout] = useState("");
-  const add = useMutation({
-    mutationFn: () =>
-      ask.post("/api/lessons", {
-        body: {
-          learner: docket.learner.id,
-          starts,
-          minutes: 60,
-          about,
-        },
-      }),
-    onSuccess: async () => {
-      setAbout("");
-      await client.invalidateQueries({ queryKey: ["lessons"] });
-    },
-  });
+const Row = ({ lesson }: { lesson: Lesson }) => {
+  const change = useChangeDocket();
+  const dates = useDates();
+  const teaches = useMay().teach;
+  const [open, setOpen] = useState(false);
+  const struck = lesson.cancelled ? { textDecoration: "line-through" } : {};
   return (
-    <AddForm action={t("desk.book a lesson")} add={add}>
-      <Box sx={{ fontWeight: 700 }}>{docket.learner.name}</Box>
-      <TextField
-        size="small"
-        type="datetime-local"
-        label={t("desk.starts")}
-        value={starts}
-        onChange={(e) => setStarts(e.target.value)}
-        required
-      />
-      <TextField
-        size="small"
-        label={t("desk.about")}
-        value={about}
-        onChange={(e) => setAbout(e.target.value)}
-        sx={{ flex: 1 }}
-      />
-    </AddForm>
+    <Box component="li" sx={{ px: 2, py: 0.5, borderBottom: `1px solid ${ink.line}` }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center", gap: 2, minHeight: 44 }}>
+        <Box sx={{ width: 250, ...struck }}>
+          {dates.lesson(lesson.starts)} · {t("desk.minutes", { count: lesson.minutes })}
+        </Box>
+        <Box sx={{ width: 120, fontWeight: 700 }}>{lesson.learner}</Box>
+        <Box sx={{ width: 120 }}>{lesson.instructor}</Box>
+        <Box sx={{ flex: 1, minWidth: 120, color: ink.soft }}>
+          {lesson.cancelled && <strong>{t("desk.cancelled")} </strong>}
+          {[lesson.place, lesson.about].filter(Boolean).join(" · ")}
+          {lesson.attempts > 0 && t("desk.attempts", { count: lesson.attempts })}
+        </Box>
+        {teaches && (
+          <Button onClick={() => change({ learner: lesson.learner_id })}>
+            {t("desk.put on the docket")}
+          </Button>
+        )}
+        {teaches && (
+          <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+            {t("desk.change")}
+          </Button>
+        )}
+      </Box>
+      {lesson.notes && <Box sx={{ pb: 0.5, whiteSpace: "pre-wrap" }}>{lesson.notes}</Box>}
+      {open && <ChangeLesson lesson={lesson} close={() => setOpen(false)} />}
+    </Box>
   );
 };
 

@@ -5,56 +5,46 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ChangeEvent, useState } from "react";
+import { Link } from "react-router";
 import { ask } from "../api/client";
-import { documentsQuery } from "../api/queries";
 import type { Entry } from "../api/types";
 import { download } from "../shell/download";
-import { Failure, Waiting } from "../shell/states";
 import { length } from "../shell/units";
-import { useChangeDocket, useRole, useUnits } from "../shell/useDocket";
+import { useChangeDocket, useMay, useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Desk } from "./Desk";
+import { Card, DocumentList } from "./lists/DocumentList";
+import { PutAway } from "./lists/PutAway";
 import { NewSeat } from "./NewSeat";
 import { NewVehicle } from "./NewVehicle";
 
 const Garage = () => {
-  const documents = useQuery(documentsQuery);
-  const teaches = useRole() !== "learner";
-  if (documents.error)
-    return <Failure error={documents.error} retry={() => void documents.refetch()} />;
-  if (!documents.data) return <Waiting />;
-  const seats = documents.data.filter((d) => d.kind === "seat");
+  const shapes = useMay().shape;
   return (
     <Desk title={t("desk.garage")}>
-      {documents.data
-        .filter((d) => d.kind === "vehicle")
-        .map((vehicle) => (
-          <Vehicle
-            key={vehicle.id}
-            vehicle={vehicle}
-            seats={seats.filter((s) => s.vehicle_id === vehicle.id)}
-          />
-        ))}
-      {teaches && <Another />}
-      {teaches && <Import />}
+      <DocumentList kind="vehicle" none={t("desk.no vehicle yet")}>
+        {(vehicle) => <Vehicle vehicle={vehicle} />}
+      </DocumentList>
+      {shapes && <Another />}
+      {shapes && <Import />}
     </Desk>
   );
 };
 
-const Vehicle = ({ vehicle, seats }: { vehicle: Entry<"vehicle">; seats: Entry<"seat">[] }) => {
+const Vehicle = ({ vehicle }: { vehicle: Entry<"vehicle"> }) => {
   const units = useUnits();
   const change = useChangeDocket();
   const body = vehicle.latest.body;
-  const teaches = useRole() !== "learner";
+  const shapes = useMay().shape;
   const [measuring, setMeasuring] = useState(false);
   return (
-    <Paper sx={{ p: 2, display: "grid", gap: 1 }}>
-      <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
+    <Card>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2, flexWrap: "wrap" }}>
         <Typography variant="h2">{vehicle.latest.name}</Typography>
-        <Box sx={{ flex: 1, color: ink.soft }}>
+        <Box sx={{ flex: 1, minWidth: 220, color: ink.soft }}>
           {t("desk.measures of a vehicle", {
             length: length(body.length_m, units),
             width: length(body.width_m, units),
@@ -62,27 +52,42 @@ const Vehicle = ({ vehicle, seats }: { vehicle: Entry<"vehicle">; seats: Entry<"
             revision: vehicle.latest.number,
           })}
         </Box>
+        {body.trailer && !vehicle.away && (
+          <Button component={Link} to={`/trailer?vehicle=${vehicle.id}`}>
+            {t("desk.back its trailer")}
+          </Button>
+        )}
         <Button
           onClick={() => download(`${vehicle.latest.name}.vehicle.json`, vehicle.latest.body)}
         >
           {t("desk.export")}
         </Button>
+        <PutAway document={vehicle} name={vehicle.latest.name} />
       </Box>
-      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-        {seats.map((seat) => (
-          <Button key={seat.id} variant="outlined" onClick={() => change({ seat: seat.id })}>
-            {seat.latest.name}
-          </Button>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", alignItems: "center" }}>
+        {vehicle.seats.map((seat) => (
+          <Box key={seat.id} sx={{ display: "flex" }}>
+            {seat.away || vehicle.away ? (
+              <Box component="span" sx={{ color: ink.soft, alignSelf: "center", px: 1 }}>
+                {t("desk.seat put away", { name: seat.name })}
+              </Box>
+            ) : (
+              <Button variant="outlined" onClick={() => change({ seat: seat.id })}>
+                {seat.name}
+              </Button>
+            )}
+            {!vehicle.away && <PutAway document={seat} name={seat.name} />}
+          </Box>
         ))}
-        {seats.length === 0 && <span>{t("desk.no seat measured yet")}</span>}
-        {teaches && (
+        {vehicle.seats.length === 0 && <span>{t("desk.no seat measured yet")}</span>}
+        {shapes && !vehicle.away && (
           <Button onClick={() => setMeasuring(!measuring)} aria-expanded={measuring}>
             {t("desk.measure a new seat")}
           </Button>
         )}
       </Box>
       {measuring && <NewSeat vehicle={vehicle} />}
-    </Paper>
+    </Card>
   );
 };
 

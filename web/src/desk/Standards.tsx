@@ -2,48 +2,43 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
-import { documentsOfQuery } from "../api/queries";
-import type { Entry } from "../api/types";
-import { PLACES } from "../places";
+import { useState } from "react";
+import type { Entry, StandardBody } from "../api/types";
+import { type FinishWords, PLACES } from "../places";
 import { download } from "../shell/download";
-import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
-import { useUnits } from "../shell/useDocket";
+import { useMay, useUnits } from "../shell/useDocket";
 import { useGoalOf } from "../shell/useVocabulary";
 import { limitText, measureName } from "../stations/tape/VerdictCard";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Desk } from "./Desk";
+import { Card, DocumentList } from "./lists/DocumentList";
+import { PutAway } from "./lists/PutAway";
+import { StandardEditor } from "./StandardEditor";
 
-const Standards = () => {
-  const standards = useQuery(documentsOfQuery("standard"));
-  if (standards.error)
-    return <Failure error={standards.error} retry={() => void standards.refetch()} />;
-  if (!standards.data) return <Waiting />;
-  return (
-    <Desk title={t("desk.standards")}>
-      <Typography color="text.secondary">{t("desk.standards differ by country")}</Typography>
-      {standards.data.map((standard) => (
-        <Standard key={standard.id} standard={standard} />
-      ))}
-    </Desk>
-  );
-};
+const Standards = () => (
+  <Desk title={t("desk.standards")}>
+    <Typography color="text.secondary">{t("desk.standards differ by country")}</Typography>
+    <DocumentList kind="standard" none={t("desk.no standard yet")}>
+      {(standard) => <Standard standard={standard} />}
+    </DocumentList>
+  </Desk>
+);
 
 const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
-  const units = useUnits();
   const goalOf = useGoalOf();
   const dates = useDates();
+  const shapes = useMay().shape;
+  const [editing, setEditing] = useState(false);
   const body = standard.latest.body;
   const words = PLACES[goalOf(body)].words(null, body.manoeuvre);
   return (
-    <Paper sx={{ p: 2 }}>
-      <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
+    <Card>
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2, flexWrap: "wrap" }}>
         <Typography variant="h2">{body.name}</Typography>
-        <Box sx={{ flex: 1, color: ink.soft }}>
+        <Box sx={{ flex: 1, minWidth: 220, color: ink.soft }}>
           {t("desk.of a standard", {
             authority: body.authority,
             dated: dates.day(body.dated),
@@ -54,36 +49,55 @@ const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
         <Button onClick={() => download(`${body.name}.standard.json`, body)}>
           {t("desk.export")}
         </Button>
+        {shapes && !standard.away && (
+          <Button aria-expanded={editing} onClick={() => setEditing(!editing)}>
+            {t("desk.change or copy")}
+          </Button>
+        )}
+        <PutAway document={standard} name={body.name} />
       </Box>
-      <Box
-        component="table"
-        sx={{
-          width: "100%",
-          borderCollapse: "collapse",
-          fontSize: 14,
-          "& td, & th": { textAlign: "left", py: 0.75, borderTop: `1px solid ${ink.line}` },
-        }}
-      >
-        <thead>
-          <tr>
-            <th>{t("desk.measure")}</th>
-            <th>{t("desk.good")}</th>
-            <th>{t("desk.serious outside")}</th>
-            <th>{t("desk.ends the test outside")}</th>
+      {editing && <StandardEditor standard={standard} words={words} />}
+      {!editing && <Limits body={body} words={words} />}
+    </Card>
+  );
+};
+
+interface LimitsProps {
+  body: StandardBody;
+  words: FinishWords;
+}
+
+const Limits = ({ body, words }: LimitsProps) => {
+  const units = useUnits();
+  return (
+    <Box
+      component="table"
+      sx={{
+        width: "100%",
+        borderCollapse: "collapse",
+        fontSize: 14,
+        "& td, & th": { textAlign: "left", py: 0.75, borderTop: `1px solid ${ink.line}` },
+      }}
+    >
+      <thead>
+        <tr>
+          <th>{t("desk.measure")}</th>
+          <th>{t("desk.good")}</th>
+          <th>{t("desk.serious outside")}</th>
+          <th>{t("desk.ends the test outside")}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {body.limits.map((limit) => (
+          <tr key={limit.measure}>
+            <td>{measureName(limit.measure, words)}</td>
+            <td>{limitText(limit.measure, limit.small, units) || "–"}</td>
+            <td>{limitText(limit.measure, limit.serious, units) || "–"}</td>
+            <td>{limitText(limit.measure, limit.ends, units) || "–"}</td>
           </tr>
-        </thead>
-        <tbody>
-          {body.limits.map((limit) => (
-            <tr key={limit.measure}>
-              <td>{measureName(limit.measure, words)}</td>
-              <td>{limitText(limit.measure, limit.small, units) || "–"}</td>
-              <td>{limitText(limit.measure, limit.serious, units) || "–"}</td>
-              <td>{limitText(limit.measure, limit.ends, units) || "–"}</td>
-            </tr>
-          ))}
-        </tbody>
-      </Box>
-    </Paper>
+        ))}
+      </tbody>
+    </Box>
   );
 };
 

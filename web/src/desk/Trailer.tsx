@@ -7,9 +7,11 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { backingQuery, documentsOfQuery } from "../api/queries";
+import { useSearchParams } from "react-router";
+import { allDocumentsQuery, backingQuery } from "../api/queries";
 import type { BackingLeg, Entry } from "../api/types";
 import { Failure, Waiting } from "../shell/states";
+import { hands } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
 import { useLast } from "../shell/useLast";
 import { t } from "../words";
@@ -19,8 +21,10 @@ import { BackingFigures } from "./trailer/BackingFigures";
 import { BackingSlab } from "./trailer/BackingSlab";
 
 const Trailer = () => {
-  const vehicles = useQuery(documentsOfQuery("vehicle"));
-  const [chosen, setChosen] = useState<number | null>(null);
+  const vehicles = useQuery(allDocumentsQuery("vehicle"));
+  const [chosen, setChosen] = useState<number | null>(
+    Number(useSearchParams()[0].get("vehicle")) || null,
+  );
   if (vehicles.error)
     return <Failure error={vehicles.error} retry={() => void vehicles.refetch()} />;
   if (!vehicles.data) return <Waiting />;
@@ -86,7 +90,7 @@ const Backing = ({ entry }: { entry: Entry<"vehicle"> }) => {
       />
       <BackingFigures backing={shown} />
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
-        {t("desk.computed without slip hands")}
+        {t("desk.computed without slip hands", { hands: hands(2, units) })}
       </Typography>
     </>
   );

@@ -35,6 +35,8 @@ export interface Place {
   side: Code;
   /** What is driven on ends at kerbs, or at verges. */
   kerbed: boolean;
+  /** What is stood there may be left on a hill. */
+  hill?: boolean;
   /** Without a goal, as a standard has them. */
   words: (goal: Goal | null, manoeuvre: string) => FinishWords;
   /** What its measures are called beside their dimension lines, and what is taken hold of. */

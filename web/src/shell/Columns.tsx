@@ -17,7 +17,7 @@ export const Columns = ({ side = 320, least, upright = 520, children }: Props) =
       display: "grid",
       gap: 1.5,
       gridTemplateColumns: { xs: "minmax(0, 1fr)", md: `minmax(0, 1fr) ${side}px` },
-      gridTemplateRows: { xs: `${upright}px auto`, md: "minmax(0, 1fr)" },
+      gridTemplateRows: { xs: `minmax(${upright}px, auto) auto`, md: "minmax(0, 1fr)" },
       height: { md: "100%" },
       minHeight: { md: least },
       "@media print": { height: "auto" },

@@ -36,7 +36,7 @@ export const MethodChooser = ({ close }: { close: () => void }) => {
     <Dialog open onClose={close} maxWidth="lg" fullWidth aria-labelledby="method-chooser">
       <Box sx={{ p: 2, display: "grid", gap: 1.5, background: ink.paper, overflowY: "auto" }}>
         <Box sx={{ display: "flex", alignItems: "center", gap: 2 }}>
-          <Typography id="method-chooser" variant="h1" sx={{ flex: 1 }}>
+          <Typography id="method-chooser" variant="h1" component="h2" sx={{ flex: 1 }}>
             {t("shell.choose a method")}
           </Typography>
           <Button component={Link} to={{ pathname: "/compare", search }} onClick={close}>
@@ -134,7 +134,6 @@ interface CardProps {
 const Card = ({ method, chosen, choose }: CardProps) => (
   <ButtonBase
     onClick={choose}
-    aria-label={method.name}
     aria-pressed={chosen}
     sx={{
       display: "grid",

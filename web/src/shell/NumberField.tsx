@@ -4,27 +4,35 @@ import TextField from "@mui/material/TextField";
 import { useEffect, useState } from "react";
 import { decimal, t } from "../words";
 
-interface Props {
+interface Common {
   label: string;
   /** Null as long as there is none. */
   value: number | null;
-  onCommit: (value: number) => void;
   readOnly?: boolean;
   width?: number;
 }
 
+/** With `optional`, nothing may be typed, too. */
+type Props = Common &
+  (
+    | { optional: true; onCommit: (value: number | null) => void }
+    | { optional?: false; onCommit: (value: number) => void }
+  );
+
 const told = (value: number | null) => (value === null ? "" : decimal(value));
 
-export const NumberField = ({ label, value, onCommit, readOnly = false, width = 104 }: Props) => {
+export const NumberField = (props: Props) => {
+  const { label, value, readOnly = false, width = 104 } = props;
   const [text, setText] = useState(told(value));
   const [wrong, setWrong] = useState(false);
   useEffect(() => setText(told(value)), [value]);
   const commit = () => {
     const typed = Number(text.trim().replace(",", ".").replace("−", "-"));
     if (text.trim() === "" && value === null) return;
+    if (text.trim() === "" && props.optional) return props.onCommit(null);
     const bad = text.trim() === "" || !Number.isFinite(typed);
     setWrong(bad);
-    if (!bad && typed !== value) onCommit(typed);
+    if (!bad && typed !== value) props.onCommit(typed);
   };
   return (
     <TextField

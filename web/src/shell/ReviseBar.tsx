@@ -6,11 +6,12 @@ import Button from "@mui/material/Button";
 import type { Revision } from "../api/types";
 import { ink } from "../theme";
 import { t } from "../words";
+import { MainAction } from "./MainAction";
 import { Meanwhile } from "./Meanwhile";
-import { useRole } from "./useDocket";
+import { useMay } from "./useDocket";
 import type { useRevise } from "./useRevise";
 
-type What = "vehicle" | "seat" | "ground" | "method";
+type What = "vehicle" | "seat" | "ground" | "method" | "standard";
 
 interface Props<Body extends Revision["body"]> {
   revision: Revision;
@@ -31,7 +32,7 @@ export const ReviseBar = <Body extends Revision["body"]>({
   draft,
   what,
 }: Props<Body>) => {
-  const teaches = useRole() !== "learner";
+  const shapes = useMay().shape;
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
       {draft.behind !== null ? (
@@ -46,14 +47,19 @@ export const ReviseBar = <Body extends Revision["body"]>({
       )}
       {draft.changed && (
         <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
-          <Button
-            variant="contained"
-            loading={draft.save.isPending}
-            disabled={draft.behind !== null}
-            onClick={() => draft.save.mutate()}
-          >
-            {t("shell.save as revision", { what: t(`names.${what}`), number: revision.number + 1 })}
-          </Button>
+          <MainAction>
+            <Button
+              variant="contained"
+              loading={draft.save.isPending}
+              disabled={draft.behind !== null}
+              onClick={() => draft.save.mutate()}
+            >
+              {t("shell.save as revision", {
+                what: t(`names.${what}`),
+                number: revision.number + 1,
+              })}
+            </Button>
+          </MainAction>
           <Button onClick={draft.undo}>{t("shell.undo")}</Button>
           <Button onClick={draft.clear}>{t("shell.discard")}</Button>
         </Box>
@@ -67,7 +73,7 @@ export const ReviseBar = <Body extends Revision["body"]>({
         {draft.changed
           ? t("shell.changed and not saved", { what: t(`names.${what}`), number: revision.number })
           : revisionOf(revision, what)}{" "}
-        {!teaches && t("shell.only instructors change it")}
+        {!shapes && t("shell.only instructors change it")}
       </Box>
     </Box>
   );

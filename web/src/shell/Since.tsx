@@ -6,7 +6,7 @@ import { Link, useLocation } from "react-router";
 import type { Docket } from "../api/types";
 import { ink } from "../theme";
 import { t } from "../words";
-import { useDocket, useRole, withoutSheet } from "./useDocket";
+import { useDocket, useMay, withoutSheet } from "./useDocket";
 
 const said = ({ kind, number, another, sheet_name }: Docket["since"][number]): string =>
   another
@@ -16,7 +16,7 @@ const said = ({ kind, number, another, sheet_name }: Docket["since"][number]): s
 export const Since = () => {
   const { since } = useDocket();
   const { pathname, search } = useLocation();
-  const teaches = useRole() !== "learner";
+  const teaches = useMay().teach;
   if (since.length === 0) return null;
   return (
     <Box

@@ -12,7 +12,7 @@ import { t } from "../words";
 
 export const Waiting = ({ what = t("shell.one moment") }: { what?: string }) => (
   <Box role="status" sx={{ display: "flex", gap: 2, alignItems: "center", p: 4 }}>
-    <CircularProgress size={24} /> <Typography>{what}…</Typography>
+    <CircularProgress size={24} aria-hidden /> <Typography>{what}…</Typography>
   </Box>
 );
 

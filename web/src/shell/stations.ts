@@ -21,7 +21,17 @@ export const DESK = [
   { path: "/people", name: "shell.people" },
   { path: "/diary", name: "shell.diary" },
   { path: "/garage", name: "shell.garage" },
+  { path: "/places", name: "shell.places" },
+  { path: "/methods", name: "shell.methods" },
   { path: "/standards", name: "shell.standards" },
+  { path: "/school", name: "shell.school" },
+] as const satisfies readonly { path: string; name: Code }[];
+
+/** Every page inside the house; one that is bare shows no heading of its own. */
+export const PAGES: readonly { path: string; name: Code; bare?: boolean }[] = [
+  ...STATIONS.map(({ path, name }) => ({ path, name, bare: true })),
+  ...DESK,
+  { path: "/compare", name: "shell.compare" },
   { path: "/hill", name: "shell.hill" },
   { path: "/trailer", name: "shell.trailer" },
-] as const satisfies readonly { path: string; name: Code }[];
+];

@@ -61,6 +61,23 @@ const NUMBER = "([+−-]?\\d+(?:[.,]\\d+)?)";
 const number = (text: string | undefined) =>
   text === undefined ? Number.NaN : Number(text.replace("−", "-").replace(",", "."));
 
+const FOOT = 12 * INCH;
+
+/** How fast hands turn the wheel while it rolls, given for each metre. */
+export const hands = (turnsPerMetre: number, units: Units): string =>
+  units === "imperial"
+    ? t("units.turns per foot", { turns: decimal(turnsPerMetre * FOOT, 2) })
+    : t("units.turns per metre", { turns: decimal(turnsPerMetre, 1) });
+
+/** A speed, given in metres a second. */
+export const speed = (metresPerSecond: number, units: Units): string =>
+  units === "imperial"
+    ? t("units.feet per second", { feet: decimal(metresPerSecond / FOOT, 1) })
+    : t("units.metres per second", { metres: decimal(metresPerSecond) });
+
+/** What least sizes are computed with: so much to spare everywhere, m. */
+export const SPARE = 0.05;
+
 /**
  * Metres from what was typed, or null when it is no length. A bare number is in `bare`
  * units; a unit that was typed wins.

@@ -13,7 +13,14 @@ export const useDates = () => {
   const stamp = written({ ...DAY, year: "numeric", ...HOUR });
   // A day by itself lies in no time zone.
   const day = written({ ...DAY, year: "numeric", timeZone: "UTC" });
+  // What a browser's field for day and hour takes is written as Sweden writes them.
+  const field = new Intl.DateTimeFormat("sv-SE", {
+    timeZone,
+    dateStyle: "short",
+    timeStyle: "short",
+  });
   return {
+    typed: (iso: string) => field.format(new Date(iso)).replace(" ", "T"),
     moment: (iso: string) => moment.format(new Date(iso)),
     stamp: (iso: string) => stamp.format(new Date(iso)),
     lesson: (iso: string) => lesson.format(new Date(iso)),

@@ -27,7 +27,17 @@ export const useSchool = (): School => {
 
 export const useUnits = () => useSchool().units;
 
-export const useRole = () => useSuspenseQuery(sessionQuery).data.person?.role ?? "learner";
+/** What the caller may do; the server holds to the same. */
+export const useMay = () => {
+  const role = useSuspenseQuery(sessionQuery).data.person?.role ?? "learner";
+  return {
+    /** Give lessons: drive, note, tape, take advice, book. */
+    teach: role !== "learner",
+    /** Change what the school has in common: vehicles, places, methods, learners. */
+    shape: role === "lead" || role === "instructor",
+    lead: role === "lead",
+  };
+};
 
 export const useDocketIds = (): DocketIds => {
   const school = useSchool();

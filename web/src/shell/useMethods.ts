@@ -1,6 +1,6 @@
 /** The school's methods, each with the docket that would drive it. */
 import { useQuery } from "@tanstack/react-query";
-import { documentsOfQuery } from "../api/queries";
+import { allDocumentsQuery } from "../api/queries";
 import type { Docket, GoalKind, MethodBody } from "../api/types";
 import { useDocket } from "./useDocket";
 import { useGoalOf } from "./useVocabulary";
@@ -21,9 +21,9 @@ export interface MethodChoice {
 
 const useParts = () =>
   [
-    useQuery(documentsOfQuery("method")),
-    useQuery(documentsOfQuery("ground")),
-    useQuery(documentsOfQuery("standard")),
+    useQuery(allDocumentsQuery("method")),
+    useQuery(allDocumentsQuery("ground")),
+    useQuery(allDocumentsQuery("standard")),
   ] as const;
 
 /** Why there are no methods to choose, where something could not be fetched. */

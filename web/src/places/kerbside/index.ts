@@ -7,6 +7,7 @@ export const KERBSIDE: Place = {
   ends: "places.ends along a kerb behind",
   side: "places.kerb",
   kerbed: true,
+  hill: true,
   words: kerbWords,
   measures: {
     ahead_length: "places.length",

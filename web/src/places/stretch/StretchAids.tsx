@@ -11,7 +11,7 @@ import { driftQuery, rejoinQuery, shuffleQuery } from "../../api/queries";
 import type { Docket, Metres, Shuffle, StretchGoal } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { Panel } from "../../shell/Panel";
-import { degrees, length, turns } from "../../shell/units";
+import { degrees, hands, length, turns } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
@@ -75,7 +75,9 @@ const Drift = ({ docket, goal }: { docket: Docket; goal: StretchGoal }) => {
         <Ways ways={ways.data ?? []} />
       )}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
-        {way === "toward" ? t("places.steer toward the kerb") : t("places.steer away from it")}
+        {t(way === "toward" ? "places.steer toward the kerb" : "places.steer away from it", {
+          hands: hands(1, units),
+        })}
       </Box>
     </Panel>
   );
@@ -151,7 +153,9 @@ const Rejoin = ({ docket }: { docket: Docket }) => {
       title={t("places.rejoining across", { across: length(data.across_m, units) })}
     >
       <Ways ways={data.ways} />
-      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("places.all round and over")}</Box>
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
+        {t("places.all round and over", { hands: hands(1, units) })}
+      </Box>
     </Panel>
   );
 };

@@ -8,6 +8,7 @@ export const STRETCH: Place = {
   ends: "places.goes along a free kerb",
   side: "places.kerb",
   kerbed: true,
+  hill: true,
   words: () => ({ ...kerbWords(), ahead_m: t("places.nose to the post") }),
   measures: { road_width: "places.road width", goal_run: "places.to reverse" },
   wanted: () => [OFF_KERB, ["goal_short", "places.nose to the post", "cm"]],

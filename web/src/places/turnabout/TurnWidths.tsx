@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import { leastSizesQuery } from "../../api/queries";
 import { Panel } from "../../shell/Panel";
+import { roughly, SPARE } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
 import { type MethodChoice, useMethods } from "../../shell/useMethods";
@@ -12,6 +13,7 @@ import { t } from "../../words";
 import { leastOf } from "../leastWords";
 
 export const TurnWidths = () => {
+  const units = useUnits();
   const methods = useMethods()
     .filter((method) => method.suits)
     .sort((a, b) => a.body.steps.length - b.body.steps.length);
@@ -20,7 +22,9 @@ export const TurnWidths = () => {
       {methods.map((method) => (
         <Width key={method.id} method={method} />
       ))}
-      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("places.kerb to kerb")}</Box>
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
+        {t("places.kerb to kerb", { spare: roughly(SPARE, units) })}
+      </Box>
     </Panel>
   );
 };

@@ -9,7 +9,7 @@ import { memo } from "react";
 import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
 import { t } from "../../words";
-import { assumedOf, Moved, marksAssumed, useSharp } from "./told";
+import { Moved, marksAssumed, useAssumed, useSharp } from "./told";
 
 interface Props {
   call: Call;
@@ -23,6 +23,7 @@ interface Props {
 export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Props) => {
   const cue = call.cues[0];
   const sharp = useSharp(call);
+  const assumed = useAssumed(plan);
   return (
     <Paper
       sx={{
@@ -46,7 +47,7 @@ export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Prop
         <Moved call={call} />
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
           {sharp && (
-            <Tooltip title={assumedOf(plan)}>
+            <Tooltip title={assumed}>
               <Chip size="small" color="primary" variant="outlined" label={sharp} />
             </Tooltip>
           )}

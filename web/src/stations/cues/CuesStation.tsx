@@ -9,8 +9,9 @@ import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
 import { finishWords, PLACES } from "../../places";
 import { Columns } from "../../shell/Columns";
+import { OnAHill } from "../../shell/OnAHill";
 import { Failure, Waiting } from "../../shell/states";
-import { useDocket, useRole } from "../../shell/useDocket";
+import { useDocket, useMay } from "../../shell/useDocket";
 import { useLast } from "../../shell/useLast";
 import { useRevise } from "../../shell/useRevise";
 import { useVocabulary } from "../../shell/useVocabulary";
@@ -52,7 +53,7 @@ const troubleOf = (error: Error | null, plan: Plan) => {
 };
 
 const Sheet = ({ docket }: { docket: Docket }) => {
-  const teaches = useRole() !== "learner";
+  const shapes = useMay().shape;
   const place = useVocabulary().places[docket.ground.body.goal.kind];
   const cue = useCueOptions(docket);
   const draft = useRevise(docket.method);
@@ -89,7 +90,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const vehicle = docket.vehicle.body;
   const ground = docket.ground.body;
   const method = draft.body;
-  const { Aids } = PLACES[ground.goal.kind];
+  const { Aids, hill } = PLACES[ground.goal.kind];
   const live = s === null ? null : at(shown.path, s);
   return (
     <Columns least={660} upright={700}>
@@ -161,7 +162,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
               save={setSaving}
             />
           )}
-          {teaches && !editing && (
+          {shapes && !editing && (
             <Button variant="outlined" sx={{ flexShrink: 0 }} onClick={() => setEditing(true)}>
               {t("cues.change this method")}
             </Button>
@@ -171,6 +172,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             <WayOut docket={docket} options={options} settled={settled} />
           )}
           {!draft.changed && place?.tightens && <LeastRoom docket={docket} vehicle={vehicle} />}
+          {hill && <OnAHill />}
           {Aids && <Aids docket={docket} />}
         </Box>
         <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />

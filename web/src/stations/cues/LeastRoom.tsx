@@ -6,7 +6,7 @@ import { leastSizesQuery } from "../../api/queries";
 import type { Docket, LeastSize, VehicleBody } from "../../api/types";
 import { LEAST, leastOf } from "../../places/leastWords";
 import { Asked } from "../../shell/Asked";
-import { length } from "../../shell/units";
+import { length, roughly, SPARE } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
 import { Working } from "../../shell/Working";
@@ -20,6 +20,7 @@ interface Props {
 }
 
 export const LeastRoom = ({ docket, vehicle }: Props) => {
+  const units = useUnits();
   const [wanted, setWanted] = useState(false);
   const least = useLongWork(leastSizesQuery(docket), wanted);
   return (
@@ -34,7 +35,9 @@ export const LeastRoom = ({ docket, vehicle }: Props) => {
       {least.found?.map((size) => (
         <Size key={size.what} size={size} vehicle={vehicle} />
       ))}
-      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>{t("cues.computed with 5 cm")}</Box>
+      <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
+        {t("cues.computed with 5 cm", { spare: roughly(SPARE, units) })}
+      </Box>
     </Asked>
   );
 };

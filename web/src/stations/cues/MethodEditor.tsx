@@ -4,17 +4,16 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { ask } from "../../api/client";
 import type { MethodBody, Revision } from "../../api/types";
 import { ReviseBar } from "../../shell/ReviseBar";
+import { SaveCopy } from "../../shell/SaveCopy";
 import { useChangeDocket } from "../../shell/useDocket";
 import type { useRevise } from "../../shell/useRevise";
 import { ink } from "../../theme";
 import { t } from "../../words";
+import { MethodHead } from "./MethodHead";
 import { addStep, moveStep, removeStep } from "./methodSteps";
 import { StepEditor } from "./StepEditor";
 
@@ -29,6 +28,7 @@ interface Props {
 export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
   const [open, setOpen] = useState(0);
   const body = draft.body;
+  const change = useChangeDocket();
   const panel = useRef<HTMLElement>(null);
   // It is opened from the foot of a long column, and stands at its head. Nothing is returned:
   // newer browsers answer with a promise, which React would call as the effect's end.
@@ -56,6 +56,7 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
           {trouble.text}
         </Alert>
       )}
+      <MethodHead body={body} edit={draft.edit} />
       <Box component="ol" aria-label={t("cues.steps")} sx={{ m: 0, p: 0, listStyle: "none" }}>
         {body.steps.map((step, i) => (
           <Box
@@ -126,43 +127,8 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
           </Box>
         ))}
       </Box>
-      <SaveCopy body={body} />
+      <SaveCopy kind="method" body={body} kept={(made) => change({ method: made.document_id })} />
       <ReviseBar revision={revision} draft={draft} what="method" />
     </Paper>
-  );
-};
-
-/** The steps as they stand, under a name of their own. */
-const SaveCopy = ({ body }: { body: MethodBody }) => {
-  const client = useQueryClient();
-  const change = useChangeDocket();
-  const [name, setName] = useState("");
-  const copy = useMutation({
-    mutationFn: () =>
-      ask.post("/api/documents", {
-        body: { kind: "method", body: { ...body, name: name.trim() } },
-      }),
-    onSuccess: async (made) => {
-      setName("");
-      await client.invalidateQueries({ queryKey: ["documents"] });
-      change({ method: made.document_id });
-    },
-  });
-  return (
-    <Box sx={{ display: "grid", gap: 1, my: 1 }}>
-      <Box sx={{ display: "flex", gap: 1 }}>
-        <TextField
-          size="small"
-          label={t("cues.name of a copy")}
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-          sx={{ flex: 1 }}
-        />
-        <Button disabled={!name.trim()} loading={copy.isPending} onClick={() => copy.mutate()}>
-          {t("cues.keep a copy")}
-        </Button>
-      </Box>
-      {copy.error && <Alert severity="error">{copy.error.message}</Alert>}
-    </Box>
   );
 };

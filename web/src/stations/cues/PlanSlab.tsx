@@ -147,6 +147,8 @@ const SwingOut = ({ plan }: Pick<Props, "plan">) => {
   if (!swing) return null;
   const { from_m: lane, to_m: out } = swing.reach;
   const below = out[1] < lane[1] ? 16 : -8;
+  // Told toward the middle, where there is room for it.
+  const end = frame.x(out[0]) > frame.width / 2;
   return (
     <g>
       <path
@@ -159,7 +161,8 @@ const SwingOut = ({ plan }: Pick<Props, "plan">) => {
       />
       <Dimension from={lane} to={out} colour="#FF9B7D" />
       <text
-        x={frame.x(out[0]) + 8}
+        x={frame.x(out[0]) + (end ? -8 : 8)}
+        textAnchor={end ? "end" : "start"}
         y={frame.y(out[1]) + below}
         fill="#FFC3B0"
         fontSize={14}

@@ -15,7 +15,6 @@ import { ink } from "../../theme";
 import { t } from "../../words";
 import { PlanSlab } from "./PlanSlab";
 import {
-  assumedOf,
   Breaks,
   Disc,
   Looks,
@@ -23,6 +22,7 @@ import {
   marksAssumed,
   Told,
   type ToldProps,
+  useAssumed,
   useSharp,
 } from "./told";
 
@@ -79,10 +79,14 @@ const Paper = ({ docket, plan, method, trouble, unsaved }: Props) => (
     </Box>
     <Box sx={{ fontWeight: 700, mt: 1.5 }}>{t("cues.computed from what was measured")}</Box>
     {marksAssumed(docket.vehicle.body) && <Box sx={{ mt: 0.5 }}>{t("cues.marks are assumed")}</Box>}
-    <Box sx={{ mt: 0.5 }}>{assumedOf(plan)}</Box>
+    <Box sx={{ mt: 0.5 }}>
+      <Assumed plan={plan} />
+    </Box>
     <Box sx={{ mt: 0.5 }}>{t("cues.cautions")}</Box>
   </Box>
 );
+
+const Assumed = ({ plan }: { plan: Plan }) => <>{useAssumed(plan)}</>;
 
 /** Whose sheet it is, of which revisions, and when it was printed. */
 const Head = ({ docket, method, unsaved }: Pick<Props, "docket" | "method" | "unsaved">) => {

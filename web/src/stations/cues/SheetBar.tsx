@@ -10,7 +10,8 @@ import { ask } from "../../api/client";
 import { planBody } from "../../api/queries";
 import type { Docket, Plan } from "../../api/types";
 import { download } from "../../shell/download";
-import { useRole, withoutSheet } from "../../shell/useDocket";
+import { MainAction } from "../../shell/MainAction";
+import { useMay, withoutSheet } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import type { useCueOptions } from "./useCueOptions";
@@ -27,7 +28,7 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { search } = useLocation();
-  const teaches = useRole() !== "learner";
+  const teaches = useMay().teach;
   const toDrive = () => navigate({ pathname: "/drive", search });
   const keep = useMutation({
     mutationFn: () =>
@@ -54,21 +55,23 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
     <Box sx={{ display: "grid", gap: 1, flexShrink: 0, "@media print": { display: "none" } }}>
       {keep.error && <Alert severity="error">{keep.error.message}</Alert>}
       {teaches && (
-        <Button
-          variant="contained"
-          size="large"
-          disabled={!plan.feasible || unsaved}
-          loading={keep.isPending}
-          onClick={() => (cue.isInUse ? toDrive() : keep.mutate())}
-        >
-          {unsaved
-            ? t("cues.save the method first")
-            : cue.isInUse
-              ? t("cues.drive this sheet")
-              : t(docket.since.length > 0 ? "cues.bring it up to date" : "cues.use this sheet")}
-        </Button>
+        <MainAction>
+          <Button
+            variant="contained"
+            size="large"
+            disabled={!plan.feasible || unsaved}
+            loading={keep.isPending}
+            onClick={() => (cue.isInUse ? toDrive() : keep.mutate())}
+          >
+            {unsaved
+              ? t("cues.save the method first")
+              : cue.isInUse
+                ? t("cues.drive this sheet")
+                : t(docket.since.length > 0 ? "cues.bring it up to date" : "cues.use this sheet")}
+          </Button>
+        </MainAction>
       )}
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
         <Button size="small" onClick={() => window.print()}>
           {t("cues.print")}
         </Button>

@@ -3,10 +3,10 @@
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
-import { degrees, length, percent } from "../../shell/units";
+import { degrees, hands, length, percent } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
-import { decimal, t } from "../../words";
+import { t } from "../../words";
 
 interface Props {
   plan: Plan;
@@ -71,7 +71,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
       <Figure
         name={t("cues.hands rolling")}
         value={options.turns_per_metre ?? plan.set.turns_per_metre}
-        said={(v) => t("cues.turns a metre", { turns: decimal(v, 1) })}
+        said={(v) => hands(v, units)}
         range={[...tried.turns_per_metre, 0.1]}
         onChange={(turns_per_metre) => change({ turns_per_metre })}
       />

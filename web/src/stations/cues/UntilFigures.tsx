@@ -8,6 +8,7 @@ import { useDocket } from "../../shell/useDocket";
 import { useGoalOf, useVocabulary } from "../../shell/useVocabulary";
 import { t } from "../../words";
 import { Choice, Fitted, type StepProps, same } from "./editing";
+import { FitRange } from "./FitRange";
 import { isFitted, named, newUntil, type Until } from "./methodSteps";
 
 export const UntilFigures = ({ body, step, change }: StepProps) => {
@@ -78,6 +79,13 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
           />
         </Fitted>
       )}
+      {isFitted(until.angle) && (
+        <FitRange
+          what={t("cues.angle")}
+          fit={until.angle as FitAngle}
+          set={(angle) => set({ angle })}
+        />
+      )}
       {until.metres !== undefined && (
         <Fitted
           what={t("cues.place")}
@@ -95,6 +103,13 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
             onCommit={(metres) => metres !== null && set({ metres })}
           />
         </Fitted>
+      )}
+      {isFitted(until.metres) && (
+        <FitRange
+          what={t("cues.place")}
+          fit={until.metres as FitMetres}
+          set={(metres) => set({ metres })}
+        />
       )}
     </>
   );

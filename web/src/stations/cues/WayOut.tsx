@@ -6,6 +6,8 @@ import { useEffect, useState } from "react";
 import { leavingQuery } from "../../api/queries";
 import type { Docket, PlanOptions } from "../../api/types";
 import { Panel } from "../../shell/Panel";
+import { roughly, SPARE } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
 
@@ -31,6 +33,7 @@ interface Props {
 }
 
 export const WayOut = ({ docket, options, settled }: Props) => {
+  const units = useUnits();
   const atRest = useAtRest(settled);
   const leaving = useQuery({
     ...leavingQuery(docket, options),
@@ -46,7 +49,7 @@ export const WayOut = ({ docket, options, settled }: Props) => {
         </Box>
       ))}
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 0.5 }}>
-        {t("cues.computed with 5 cm to spare")}
+        {t("cues.computed with 5 cm to spare", { spare: roughly(SPARE, units) })}
       </Box>
     </Panel>
   );

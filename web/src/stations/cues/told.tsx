@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
 import type { Call, Plan, VehicleBody } from "../../api/types";
 import { EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
-import { length } from "../../shell/units";
+import { length, speed } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { decimal, named, t } from "../../words";
@@ -91,9 +91,11 @@ export const marksAssumed = ({ assumed }: VehicleBody): boolean =>
   assumed.some((part) => part === "marks" || part === "glass");
 
 /** What of eye and hand is assumed and not measured. */
-export const assumedOf = ({ assumed }: Plan): string =>
-  t("cues.assumes an eye that tells", {
+export const useAssumed = ({ assumed }: Plan): string => {
+  const units = useUnits();
+  return t("cues.assumes an eye that tells", {
     acuity: decimal(assumed.acuity_deg),
     reaction: decimal(assumed.reaction_scatter_s),
-    crawl: decimal(assumed.crawl_m_per_s),
+    crawl: speed(assumed.crawl_m_per_s, units),
   });
+};

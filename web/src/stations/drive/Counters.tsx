@@ -6,6 +6,7 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import type { FinishWords } from "../../places";
+import { MainAction } from "../../shell/MainAction";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import { Counts } from "./Counts";
@@ -32,18 +33,20 @@ export const Counters = ({ noting, words, kerbed }: Props) => {
         >
           {clock}
         </Typography>
-        <Button
-          variant={running ? "outlined" : "contained"}
-          size="large"
-          sx={{ minHeight: 56, fontSize: 18 }}
-          onClick={() => toggleClock(noting)}
-        >
-          {running
-            ? t("drive.stop the clock")
-            : draft.started
-              ? t("drive.start again")
-              : t("drive.start the clock")}
-        </Button>
+        <MainAction>
+          <Button
+            variant={running ? "outlined" : "contained"}
+            size="large"
+            sx={{ minHeight: 56, fontSize: 18 }}
+            onClick={() => toggleClock(noting)}
+          >
+            {running
+              ? t("drive.stop the clock")
+              : draft.started
+                ? t("drive.start again")
+                : t("drive.start the clock")}
+          </Button>
+        </MainAction>
       </Paper>
       <Counts noting={noting} words={words} kerbed={kerbed} />
       {keep.error && <Alert severity="error">{keep.error.message}</Alert>}

@@ -11,7 +11,7 @@ import { LastStop } from "../../drawing/marks";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDates } from "../../shell/useDates";
-import { useChangeDocket, useDocket, useRole } from "../../shell/useDocket";
+import { useChangeDocket, useDocket, useMay } from "../../shell/useDocket";
 import { useAllStored } from "../../shell/useStored";
 import { t } from "../../words";
 import { Counters } from "./Counters";
@@ -22,7 +22,7 @@ import { useDriveKeys } from "./useDriveKeys";
 const DriveStation = () => {
   const docket = useDocket();
   const { search } = useLocation();
-  const teaches = useRole() !== "learner";
+  const teaches = useMay().teach;
   const sheet = useQuery(sheetQuery(docket.sheet_id));
   if (docket.sheet_id === null || !teaches)
     return (

@@ -24,6 +24,14 @@ export const TIMINGS: { value: Timing; mark: React.ReactNode }[] = [
 ];
 const LOOKS: LookDone[] = ["done", "late", "missed", "prompted"];
 
+/** On a phone what is chosen from stands below what it is about, as wide as the card. */
+const row = {
+  display: "flex",
+  alignItems: "center",
+  flexWrap: { xs: "wrap", sm: "nowrap" },
+} as const;
+const choices = { display: "flex", flex: { xs: "1 0 100%", sm: "none" } } as const;
+
 export const StepCard = ({ index, say, sheet, noting }: Props) => {
   const { draft, change } = noting;
   const { plan } = sheet;
@@ -39,7 +47,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
       onPointerDown={() => !here && change({ card: index })}
       sx={{ p: 1.25, border: `2px solid ${here ? ink.teal : "transparent"}` }}
     >
-      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+      <Box sx={{ ...row, gap: 1.5 }}>
         <svg width={30} height={30} viewBox="-13 -13 26 26" aria-hidden="true">
           {call ? (
             <CallDisc x={0} y={0} label={String(index)} stop={index === plan.calls.length} />
@@ -47,7 +55,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
             <FirstStop />
           )}
         </svg>
-        <Box sx={{ flex: 1 }}>
+        <Box sx={{ flex: 1, minWidth: 0 }}>
           <Box sx={{ fontWeight: 700, fontSize: 17 }}>{say}</Box>
           <Box sx={{ fontSize: 14, color: ink.soft }}>
             {call ? call.said.text : t("drive.from", { where: plan.begins.text })}
@@ -58,7 +66,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
           <Box
             role="group"
             aria-label={t("drive.call", { number: index })}
-            sx={{ display: "flex", gap: 0.75 }}
+            sx={{ ...choices, gap: 0.75 }}
           >
             {TIMINGS.map(({ value, mark }) => (
               <Button
@@ -67,7 +75,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
                 aria-pressed={draft.calls[index - 1] === value}
                 startIcon={<Light>{mark}</Light>}
                 onClick={() => noteTiming(noting, index, value)}
-                sx={{ minHeight: 52, minWidth: 96, fontSize: 16 }}
+                sx={{ minHeight: 52, minWidth: { xs: 0, sm: 96 }, flex: 1, fontSize: 16 }}
               >
                 {t(`names.${value}`)}
               </Button>
@@ -76,10 +84,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
         )}
       </Box>
       {looks.map(({ look, i }) => (
-        <Box
-          key={look.look}
-          sx={{ display: "flex", gap: 1, alignItems: "center", mt: 0.75, pl: 5 }}
-        >
+        <Box key={look.look} sx={{ ...row, gap: 1, mt: 0.75, pl: { xs: 0, sm: 5 } }}>
           <EyeMark state={draft.looks[i] ?? "open"} size={26} />
           <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
             <strong>{named(look.look)}</strong>: {look.said.text}
@@ -87,7 +92,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
           <Box
             role="group"
             aria-label={t("drive.look", { number: i + 1, look: named(look.look) })}
-            sx={{ display: "flex", gap: 0.5 }}
+            sx={{ ...choices, gap: 0.5 }}
           >
             {LOOKS.map((done) => (
               <Button
@@ -96,7 +101,7 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
                 variant={draft.looks[i] === done ? "contained" : "outlined"}
                 aria-pressed={draft.looks[i] === done}
                 onClick={() => noteLook(noting, i, done)}
-                sx={{ minHeight: 44, minWidth: 84 }}
+                sx={{ minHeight: 44, minWidth: { xs: 0, sm: 84 }, flex: 1, px: 0.5 }}
               >
                 {t(`names.${done}`)}
               </Button>

@@ -1,6 +1,6 @@
 /** The keyboard in Drive: space for the clock, arrows for timing, letters for looks. */
-import { useEffect } from "react";
 import type { Sheet } from "../../api/types";
+import { useKeys } from "../../shell/keys";
 import { type LookDone, noteLook, noteTiming, type Timing } from "./jotted";
 import { secondsOf, type useAttemptDraft } from "./useAttemptDraft";
 
@@ -18,22 +18,16 @@ export const toggleClock = ({ draft, change }: ReturnType<typeof useAttemptDraft
   }
 };
 
-export const useDriveKeys = (sheet: Sheet, noting: ReturnType<typeof useAttemptDraft>) => {
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if ((event.target as HTMLElement).closest("input, [role=menu]") || event.ctrlKey) return;
-      const { card } = noting.draft;
-      const look = sheet.plan.looks.findIndex((l) => l.step === card);
-      const timing = TIMINGS[event.key];
-      const done = LOOKS[event.key];
-      if (event.key === " ") toggleClock(noting);
-      else if (timing && card > 0) noteTiming(noting, card, timing);
-      else if (event.key === "ArrowDown") noting.change({ card: 1 });
-      else if (done && look >= 0) noteLook(noting, look, done);
-      else return;
-      event.preventDefault();
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, [sheet, noting]);
-};
+export const useDriveKeys = (sheet: Sheet, noting: ReturnType<typeof useAttemptDraft>) =>
+  useKeys((key) => {
+    const { card } = noting.draft;
+    const look = sheet.plan.looks.findIndex((l) => l.step === card);
+    const timing = TIMINGS[key];
+    const done = LOOKS[key.toLowerCase()];
+    if (key === " ") toggleClock(noting);
+    else if (timing && card > 0) noteTiming(noting, card, timing);
+    else if (key === "ArrowDown") noting.change({ card: 1 });
+    else if (done && look >= 0) noteLook(noting, look, done);
+    else return false;
+    return true;
+  });

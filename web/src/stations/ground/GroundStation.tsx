@@ -17,7 +17,7 @@ import { Columns } from "../../shell/Columns";
 import { LengthField } from "../../shell/LengthField";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { Failure, Waiting } from "../../shell/states";
-import { useDocket, useRole } from "../../shell/useDocket";
+import { useDocket, useMay } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
 import { t } from "../../words";
 import { GroundSlab } from "./GroundSlab";
@@ -78,7 +78,7 @@ const useGround = (revision: Revision<"ground">) => {
 
 const Place = ({ revision }: { revision: Revision<"ground"> }) => {
   const { draft, measured, error, adjust, change, put, take, turn } = useGround(revision);
-  const readOnly = useRole() === "learner";
+  const readOnly = !useMay().shape;
   const ground = draft.body;
   if (measured.isPending) return <Waiting what={t("ground.measuring the place")} />;
   if (!measured.data)

@@ -7,6 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { GroundState, PlaceNotes } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
+import { OnAHill } from "../../shell/OnAHill";
 import { distance, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -94,6 +95,8 @@ export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
         ))}
       </Box>
       {!readOnly && <Notes notes={notes} change={change} asked={found.noted.map((n) => n.item)} />}
+      {found.noted.some((noted) => noted.item === "slope") && <OnAHill />}
+      {!readOnly && <Least notes={notes} change={change} found={found} />}
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
         {found.noted.some((n) => n.least_m !== null) && `${t("ground.the least distances")} `}
         {t("ground.what is lawful here")}
@@ -103,6 +106,44 @@ export const PlaceCheck = ({ notes, found, readOnly, change }: Props) => {
     </Paper>
   );
 };
+
+/** The school's own least distances, which the answer holds what was noted against. */
+const Least = ({ notes, change, found }: Pick<Props, "notes" | "change" | "found">) => {
+  const asked = found.noted.filter((noted) => noted.least_m !== null);
+  if (asked.length === 0) return null;
+  return (
+    <Box component="details" sx={{ "& summary": { cursor: "pointer", minHeight: 32 } }}>
+      <summary>{t("ground.our own least distances")}</summary>
+      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.25, pt: 1.5 }}>
+        {asked.map((noted) => (
+          <LengthField
+            key={noted.item}
+            label={t("ground.at least", { what: t(LEAST[noted.item as keyof typeof LEAST]) })}
+            metres={noted.least_m}
+            width={132}
+            onCommit={(metres) =>
+              metres !== null &&
+              change({
+                least: { ...notes.least, [`${noted.item}_m`]: metres } as typeof notes.least,
+              })
+            }
+          />
+        ))}
+      </Box>
+    </Box>
+  );
+};
+
+const LEAST = {
+  junction: "ground.to the junction",
+  crossing: "ground.to the crossing",
+  bus_stop: "ground.to the bus stop",
+  driveway: "ground.to the driveway",
+  bend: "ground.to the bend",
+  crest: "ground.to the crest",
+  sight: "ground.clear sight",
+  to_pass: "ground.room to pass",
+} as const;
 
 interface NotesProps extends Pick<Props, "notes" | "change"> {
   /** What the answer depends on at this kind of place. */

@@ -6,7 +6,7 @@ import Typography from "@mui/material/Typography";
 import type { Revision } from "../../api/types";
 import { Columns } from "../../shell/Columns";
 import { ReviseBar } from "../../shell/ReviseBar";
-import { useDocket, useRole } from "../../shell/useDocket";
+import { useDocket, useMay } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
 import { t } from "../../words";
 import { EyePanel } from "./EyePanel";
@@ -32,7 +32,7 @@ interface Props {
 const Seat = ({ vehicleRevision, seatRevision }: Props) => {
   const vehicle = useRevise(vehicleRevision);
   const seat = useRevise(seatRevision);
-  const readOnly = useRole() === "learner";
+  const readOnly = !useMay().shape;
   return (
     <Columns side={340} least={620}>
       <VehicleSheet

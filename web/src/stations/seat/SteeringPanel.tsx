@@ -28,7 +28,7 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
   return (
     <Box sx={{ display: "grid", gap: 1.5 }}>
       <Typography variant="h2">{t("seat.steering")}</Typography>
-      <Box sx={{ display: "flex", gap: 1.5 }}>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
         <NumberField
           label={t("seat.turns to lock")}
           value={steering.lock_turns}
@@ -45,7 +45,7 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
       </Box>
       {steering.circles.map((c, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a circle has no other name than its place
-        <Box key={i} sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+        <Box key={i} sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
           <NumberField
             label={t("seat.at turns")}
             value={c.turns}
@@ -98,7 +98,7 @@ const NewCircle = ({ lock, add }: { lock: number; add: (circle: Circle) => void 
       </Button>
     );
   return (
-    <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
       <NumberField label={t("seat.at turns")} value={turns} onCommit={setTurns} />
       <LengthField
         label={t("seat.new circle")}

@@ -136,6 +136,9 @@ export const VehicleSheet = ({ vehicle, seat, measured, set, readOnly }: Props) 
   );
 };
 
+/** Drawn smaller, px a metre, their names would lie over each other. */
+const NAMED_FROM = 90;
+
 /** The named features of one side, as ticks on the flank: what cues are told against. */
 const Features = ({ vehicle }: { vehicle: VehicleBody }) => {
   const frame = useFrame();
@@ -150,9 +153,12 @@ const Features = ({ vehicle }: { vehicle: VehicleBody }) => {
           <g key={feature.name}>
             <path d={`M${x} ${y}v${-rise}`} stroke={ink.chalk} />
             <circle cx={x} cy={y} r={3} fill={ink.marigold} stroke={ink.ink} />
-            <text x={x} y={y - rise - 4} textAnchor="middle">
-              {feature.name}
-            </text>
+            {frame.scale > NAMED_FROM && (
+              <text x={x} y={y - rise - 4} textAnchor="middle">
+                {feature.name}
+              </text>
+            )}
+            <title>{feature.name}</title>
           </g>
         );
       })}

@@ -10,7 +10,7 @@ import { useLocation, useNavigate } from "react-router";
 import { ask } from "../../api/client";
 import type { FinishSet, Sheet } from "../../api/types";
 import { percent } from "../../shell/units";
-import { useRole, withoutSheet } from "../../shell/useDocket";
+import { useMay, withoutSheet } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
 
@@ -23,7 +23,7 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { search } = useLocation();
-  const teaches = useRole() !== "learner";
+  const teaches = useMay().teach;
   const advice = finishes.advice;
   const take = useMutation({
     mutationFn: () => ask.post("/api/sets/take", { body: { sheet: sheet.id } }),
@@ -37,7 +37,9 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
   const step = advice.call ? method.steps[advice.call]?.say : null;
   return (
     <Paper aria-label={t("shift.advice")} role="region" sx={{ p: 2, display: "grid", gap: 1 }}>
-      <Typography variant="h1">{advice.said.text}</Typography>
+      <Typography variant="h1" component="h2">
+        {advice.said.text}
+      </Typography>
       {step && <Box sx={{ fontWeight: 650 }}>{step}</Box>}
       <Box sx={{ fontSize: 15 }}>{advice.because.text}</Box>
       <Box sx={{ display: "flex", gap: 3, my: 0.5 }}>

@@ -47,7 +47,7 @@ export const MeasureTable = ({ finishes, words }: Props) => {
           key={m.measure}
           sx={{
             display: "grid",
-            gridTemplateColumns: "110px 1fr 250px",
+            gridTemplateColumns: { xs: "minmax(0, 1fr)", sm: "110px minmax(0, 1fr) 250px" },
             alignItems: "center",
             gap: 1,
           }}

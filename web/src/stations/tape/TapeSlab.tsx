@@ -48,8 +48,9 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
     at: Point,
     bare: "m" | "cm",
     optional = false,
+    beside?: Point,
   ) => (
-    <Pin at={at}>
+    <Pin at={at} beside={beside}>
       <LengthField
         label={label}
         metres={readings[name]}
@@ -72,8 +73,10 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
       label={t("tape.where it ended to scale")}
       overlay={
         <>
-          {rear && field("kerb_rear_m", words.kerb_rear_m, shut(rear), "cm")}
-          {front && field("kerb_front_m", words.kerb_front_m, shut(front), "cm")}
+          {rear &&
+            field("kerb_rear_m", words.kerb_rear_m, shut(rear), "cm", false, front && shut(front))}
+          {front &&
+            field("kerb_front_m", words.kerb_front_m, shut(front), "cm", false, rear && shut(rear))}
           {ahead && field("ahead_m", words.ahead_m, lane(ahead), "m", true)}
           {behind && field("behind_m", words.behind_m, lane(behind), "m", true)}
         </>

@@ -11,8 +11,9 @@ import { attemptsQuery, sheetQuery } from "../../api/queries";
 import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
 import { type FinishWords, finishWords } from "../../places";
 import { Columns } from "../../shell/Columns";
+import { MainAction } from "../../shell/MainAction";
 import { Failure, Nothing, Waiting } from "../../shell/states";
-import { useDocket, useRole } from "../../shell/useDocket";
+import { useDocket, useMay } from "../../shell/useDocket";
 import { useStored } from "../../shell/useStored";
 import { t } from "../../words";
 import { AttemptPicker } from "./AttemptPicker";
@@ -90,7 +91,7 @@ const complete = (r: TypedReadings): Readings | null =>
 
 const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
   const client = useQueryClient();
-  const readOnly = useRole() === "learner";
+  const readOnly = !useMay().teach;
   const kept: TypedReadings = attempt.readings ? { ...NOTHING, ...attempt.readings } : NOTHING;
   const [draft, setDraft, forget] = useStored<TypedReadings | null>(`tape/${attempt.id}`, null);
   const typed = draft ?? kept;
@@ -167,25 +168,27 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
           <NotesPanel sheet={sheet} attempt={attempt} words={words} readOnly={readOnly} />
         </Box>
         {!readOnly && (
-          <Box sx={{ display: "flex", gap: 1 }}>
-            <Button
-              variant="contained"
-              size="large"
-              sx={{ minHeight: 52, flex: 1 }}
-              disabled={!readings || !draft || preview.isError}
-              loading={save.isPending}
-              onClick={() => save.mutate()}
-            >
-              {draft || !attempt.tape ? t("tape.keep the readings") : t("tape.kept")}
-            </Button>
-            <Button
-              sx={{ minHeight: 52 }}
-              loading={spoilt.isPending}
-              onClick={() => spoilt.mutate()}
-            >
-              {attempt.void ? t("tape.count it again") : t("tape.spoilt by others")}
-            </Button>
-          </Box>
+          <MainAction>
+            <Box sx={{ display: "flex", gap: 1 }}>
+              <Button
+                variant="contained"
+                size="large"
+                sx={{ minHeight: 52, flex: 1 }}
+                disabled={!readings || !draft || preview.isError}
+                loading={save.isPending}
+                onClick={() => save.mutate()}
+              >
+                {draft || !attempt.tape ? t("tape.keep the readings") : t("tape.kept")}
+              </Button>
+              <Button
+                sx={{ minHeight: 52 }}
+                loading={spoilt.isPending}
+                onClick={() => spoilt.mutate()}
+              >
+                {attempt.void ? t("tape.count it again") : t("tape.spoilt by others")}
+              </Button>
+            </Box>
+          </MainAction>
         )}
       </Box>
     </Columns>

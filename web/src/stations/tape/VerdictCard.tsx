@@ -3,7 +3,7 @@
 import Box from "@mui/material/Box";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
-import type { Finding, Revision, Tape } from "../../api/types";
+import type { Finding, Revision, StandardBody, Tape } from "../../api/types";
 import type { FinishWords } from "../../places";
 import { degrees, length, type Units } from "../../shell/units";
 import { useDates } from "../../shell/useDates";
@@ -27,6 +27,8 @@ const NAMES: Record<string, Code> = {
   vehicle_touches: "tape.vehicle touched",
   seconds: "tape.time",
 };
+
+export const MEASURES = Object.keys(NAMES) as StandardBody["limits"][number]["measure"][];
 
 /** What is said where looks that the standard counts were not noted. */
 const UNWATCHED: Partial<Record<Tape["verdict"]["outcome"], Code>> = {
@@ -92,7 +94,7 @@ export const VerdictCard = ({ tape, standard, words, checked }: Props) => {
   const headline = (!verdict.whole && UNWATCHED[verdict.outcome]) || HEADLINES[verdict.outcome];
   return (
     <Paper role="status" aria-label={t("tape.verdict")} sx={{ p: 1.75 }}>
-      <Typography variant="h1" sx={{ color: good ? ink.teal : ink.coralText }}>
+      <Typography variant="h1" component="h2" sx={{ color: good ? ink.teal : ink.coralText }}>
         {t(headline)}
       </Typography>
       {!verdict.whole && <Unwatched looks={verdict.unwatched} />}
