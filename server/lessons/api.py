@@ -5,7 +5,7 @@ from uuid import UUID
 from django.db.models import Count, DateTimeField, ExpressionWrapper, F, Q, QuerySet, Value
 from django.db.models.functions import TruncDate
 from django.utils import timezone
-from ninja import Router, Status
+from ninja import Query, Router, Status
 from ninja.pagination import paginate
 
 from server.lessons.models import Attempt, Lesson
@@ -13,12 +13,14 @@ from server.lessons.schemas import (
     AttemptIn,
     AttemptOut,
     CorrectionIn,
+    Learners,
     LessonChange,
     LessonChanged,
     LessonIn,
     LessonOut,
     MendOut,
     ReadingsIO,
+    StandingOut,
     TapeOut,
     VoidIn,
 )
@@ -32,9 +34,11 @@ from server.lessons.services import (
     tape_attempt,
     tape_result,
 )
+from server.lessons.standing import standings
 from server.lists import Search
 from server.planning.models import CueSheet
 from server.schools.access import TEACH, Caller, may
+from server.schools.models import Member, Role
 
 router = Router(tags=["lessons"])
 
@@ -107,6 +111,15 @@ def lesson_history(request: Caller, lesson_id: int) -> object:
     lesson = Lesson.objects.for_caller(request).get(pk=lesson_id)
     known = ("learner", "instructor", "history_user__member")
     return lesson.history.select_related(*known).order_by("-history_id")
+
+
+@router.get("/standings", response=list[StandingOut], operation_id="standings_list")
+def standings_list(request: Caller, learners: Query[Learners]) -> object:
+    """Where learners stand, of at most a page of them."""
+    people = Member.objects.filter(school=request.school, role=Role.LEARNER)
+    if request.member.role == Role.LEARNER:
+        people = people.filter(pk=request.member.pk)
+    return standings(people.filter(pk__in=learners.learner))
 
 
 @router.get("/attempts", response=list[AttemptOut], operation_id="attempts_list")

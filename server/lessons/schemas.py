@@ -65,6 +65,32 @@ class LessonChanged(LessonWas):
         return changed_by(obj)
 
 
+class Learners(Schema):
+    """Whose standing is asked for; repeated for each."""
+
+    learner: Annotated[list[int], Field(max_length=500)]
+
+
+class StandingSheet(Schema):
+    """The sheet somebody used last; met of what was taped and counts."""
+
+    id: int
+    vehicle: str
+    ground: str
+    method: str
+    attempts: int
+    taped: int
+    met: int
+
+
+class StandingOut(Schema):
+    """How far a learner is; sheet is null while none was made, next_lesson while none is booked."""
+
+    learner_id: int
+    next_lesson: datetime | None
+    sheet: StandingSheet | None
+
+
 class LessonIn(RequestBody):
     """starts : without an offset, the school's own time; instructor : else who books it."""
 

@@ -66,7 +66,7 @@ def test_what_cannot_work_is_told_at_once_with_its_step(page):
     amount.fill("140")
     amount.press("Enter")
     alert = editor(page).get_by_role("alert")
-    expect(alert).to_contain_text("Step 2: steps[1].wheel")
+    expect(alert).to_contain_text("step 2, share of lock: must be")
     editor(page).get_by_role("button", name="Undo").click()
     expect(alert).to_have_count(0)
     # Without the step that turns in, nothing ever comes near the kerb.

@@ -26,7 +26,7 @@ def test_the_vehicle_is_drawn_to_scale_and_a_new_measure_is_a_new_revision(page)
 
     type_length(page, "Length", "2 m")
     page.get_by_role("button", name="Save vehicle as revision 2").click()
-    expect(page.get_by_role("alert")).to_contain_text("length_m")
+    expect(page.get_by_role("alert")).to_contain_text("length: ")
     assert latest("Heron estate").number == 1
     page.get_by_role("button", name="Undo").click()
     type_length(page, "Length", "4.75 m")

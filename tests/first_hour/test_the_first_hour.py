@@ -59,6 +59,11 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     field(page, "Learner's name").fill("Milo Hart")
     page.get_by_role("button", name="Add a learner").click()
 
+    # Who is new is shown the round once.
+    expect(page.get_by_role("dialog", name="The round")).to_contain_text("type two to four tape")
+    page.get_by_role("button", name="Go on").click()
+    expect(page.get_by_role("list", name="Calls")).to_be_visible()
+    page.reload()
     expect(page.get_by_role("list", name="Calls")).to_be_visible()
     expect(page.get_by_text("marks and glass that nobody measured").first).to_be_visible()
     page.get_by_role("button", name="Use this sheet and drive").click()
@@ -82,6 +87,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     phone.get_by_label("Name to sign in with").fill("milo")
     phone.get_by_label("Password").fill("violet-harbour-7")
     phone.get_by_role("button", name="Sign in").click()
+    phone.get_by_role("button", name="Go on").click()
     expect(phone.get_by_role("list", name="Calls")).to_be_visible()
     expect(phone.get_by_role("button", name="Use this sheet and drive")).to_have_count(0)
     again = open_page(390, 844)

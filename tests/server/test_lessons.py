@@ -388,3 +388,34 @@ def test_a_lesson_is_to_come_until_it_is_over(ours):
     assert told(search="learner quay") == ["later"]
     assert told(sort="-starts", limit=2) == ["later", "under way"]
     assert told(learner=ours.members["lead"].pk) == []
+
+
+def test_where_learners_stand(ours, lead):
+    learner = ours.members["learner"].pk
+    newcomer = send(lead, "POST", "/api/people", {"name": "Zoe"}).json()["id"]
+    soon = (timezone.now() + timedelta(days=1)).replace(microsecond=0)
+    later = booked(lead, ours, starts=(soon + timedelta(days=3)).isoformat())
+    changed(lead, booked(lead, ours, starts=soon.isoformat()), cancelled=True)
+    booked(lead, ours, starts=(soon - timedelta(days=9)).isoformat())
+    for readings in (GOOD, {**GOOD, "kerb_front_m": 1.4, "kerb_rear_m": 1.4}, GOOD):
+        last = keep(lead, ours)["id"]
+        assert tape(lead, last, readings).status_code == 200
+    keep(lead, ours)
+    send(lead, "PUT", f"/api/attempts/{last}/void", {"void": True})
+
+    def stand(client):
+        asked = f"/api/standings?learner={learner}&learner={newcomer}"
+        return {one["learner_id"]: one for one in client.get(asked).json()}
+
+    assert stand(lead) == {
+        learner: {
+            "learner_id": learner,
+            "next_lesson": later["starts"],
+            "sheet": {
+                "id": ours.sheet.pk, "vehicle": "Linnet hatch", "ground": "quay",
+                "method": "Straight-run reverse park", "attempts": 3, "taped": 2, "met": 1,
+            },
+        },
+        newcomer: {"learner_id": newcomer, "next_lesson": None, "sheet": None},
+    }  # fmt: skip
+    assert list(stand(ours.client("learner"))) == [learner]

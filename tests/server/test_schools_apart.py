@@ -65,6 +65,7 @@ def requests_naming(house):
         "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
         "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),
+        "standings_list": ("GET", f"/api/standings?learner={learner}", None),
         "lesson_change": ("PUT", f"/api/lessons/{lesson.pk}", {
             "learner": learner, "starts": STARTED, "based_on": 1}),
         "lesson_history": ("GET", f"/api/lessons/{lesson.pk}/history", None),
@@ -129,6 +130,7 @@ def requests_naming(house):
 
 
 NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
+            "standings_list",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",
@@ -161,6 +163,8 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
     client = ours.client("lead")
     for path in ("/api/people", "/api/documents", "/api/lessons"):
         assert "theirs" not in send(client, "GET", path).content.decode()
+    stranger = theirs.members["learner"].pk
+    assert send(client, "GET", f"/api/standings?learner={stranger}").json() == []
     shown = {d["id"] for d in send(client, "GET", "/api/documents").json()["items"]}
     assert shown == set(ours.school.documents.values_list("pk", flat=True))
 

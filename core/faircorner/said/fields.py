@@ -32,6 +32,8 @@ def path_name(path: str) -> Said:
     if (step := _STEP.match(parts[0])) and len(parts) > 1:
         return Said("in a step", number=int(step[1]) + 1, what=name)
     if line := _LINE.match(parts[0]):
-        where = {"part": line[1], "number": int(line[2])}
-        return Said("in a line", what=name, **where) if len(parts) > 1 else Said("line", **where)
+        part, number = line[1], int(line[2])
+        if len(parts) == 1:
+            return Said("line", part=part, number=number)
+        return Said("in a line", part=part, number=number, what=name)
     return name

@@ -106,6 +106,17 @@ export const lessonsQuery = (asked: LessonsAsked) =>
     placeholderData: keepPreviousData,
   });
 
+/** Where learners stand; nobody is asked for where there are none. */
+export const standingsQuery = (learner: number[]) =>
+  queryOptions({
+    queryKey: ["lessons", "standings", learner],
+    queryFn:
+      learner.length === 0
+        ? skipToken
+        : ({ signal }) => ask.get("/api/standings", { params: { query: { learner } }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
 export const lessonHistoryQuery = (lesson: number) =>
   queryOptions({
     queryKey: ["lessons", "history", lesson],

@@ -802,6 +802,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/standings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Standings List
+         * @description Where learners stand, of at most a page of them.
+         */
+        get: operations["standings_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts": {
         parameters: {
             query?: never;
@@ -4190,6 +4210,45 @@ export interface components {
             by: string;
         };
         /**
+         * Learners
+         * @description Whose standing is asked for; repeated for each.
+         */
+        Learners: {
+            /** Learner */
+            learner: number[];
+        };
+        /**
+         * StandingOut
+         * @description How far a learner is; sheet is null while none was made, next_lesson while none is booked.
+         */
+        StandingOut: {
+            /** Learner Id */
+            learner_id: number;
+            /** Next Lesson */
+            next_lesson: string | null;
+            sheet: components["schemas"]["StandingSheet"] | null;
+        };
+        /**
+         * StandingSheet
+         * @description The sheet somebody used last; met of what was taped and counts.
+         */
+        StandingSheet: {
+            /** Id */
+            id: number;
+            /** Vehicle */
+            vehicle: string;
+            /** Ground */
+            ground: string;
+            /** Method */
+            method: string;
+            /** Attempts */
+            attempts: number;
+            /** Taped */
+            taped: number;
+            /** Met */
+            met: number;
+        };
+        /**
          * AttemptOut
          * @description An attempt; notes are those that hold, `noted` all there ever were, the first one first.
          */
@@ -5826,6 +5885,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonChanged"][];
+                };
+            };
+        };
+    };
+    standings_list: {
+        parameters: {
+            query: {
+                learner: number[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingOut"][];
                 };
             };
         };

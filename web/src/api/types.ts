@@ -65,6 +65,7 @@ export type Roll = Schemas["RollOut"];
 export type Finding = Schemas["FindingOut"];
 export type FinishSet = Schemas["SetOut"];
 export type Lesson = Schemas["LessonOut"];
+export type Standing = Schemas["StandingOut"];
 export type GroundState = Schemas["GroundOut"];
 export type Thing = Schemas["ThingOut"];
 export type GoalKind = Schemas["ManoeuvreWords"]["goal"];

@@ -14,6 +14,7 @@ import { ApiError, ask } from "../api/client";
 import { sessionQuery } from "../api/queries";
 import { Porch } from "../shell/Porch";
 import { Failure, Waiting } from "../shell/states";
+import { welcome } from "../shell/useStored";
 import { t } from "../words";
 import { FromFile } from "./FromFile";
 
@@ -97,6 +98,7 @@ const Form = ({ address, locales, zones }: Props) => {
       }),
     onSuccess: (session) => {
       client.setQueryData(sessionQuery.queryKey, session);
+      if (session.person) welcome(session.person.id);
       void navigate("/");
     },
   });

@@ -13,6 +13,7 @@ import { sessionQuery } from "../api/queries";
 import type { Invitation } from "../api/types";
 import { Porch } from "../shell/Porch";
 import { Failure, Waiting } from "../shell/states";
+import { welcome } from "../shell/useStored";
 import { t } from "../words";
 
 interface Link {
@@ -55,6 +56,7 @@ const Form = ({ link, invitation }: { link: Link; invitation: Invitation }) => {
     onSuccess: (session) => {
       client.removeQueries({ type: "inactive" });
       client.setQueryData(sessionQuery.queryKey, session);
+      if (session.person && !invitation.signs_in_as) welcome(session.person.id);
       void navigate("/");
     },
   });

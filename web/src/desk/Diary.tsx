@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type LessonsAsked, lessonsQuery } from "../api/queries";
-import type { Lesson } from "../api/types";
+import type { Lesson, Standing as Stands } from "../api/types";
 import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
 import { useChangeDocket, useMay } from "../shell/useDocket";
@@ -18,6 +18,7 @@ import { BookLesson, ChangeLesson } from "./LessonForm";
 import { ListTools } from "./lists/ListTools";
 import { Pages } from "./lists/Pages";
 import { type List, useList } from "./lists/useList";
+import { Standing, useStandings } from "./Standing";
 
 type When = NonNullable<LessonsAsked["when"]>;
 
@@ -64,6 +65,9 @@ interface Props {
 
 const Lessons = ({ when, sort, list, none }: Props) => {
   const lessons = useQuery(lessonsQuery({ ...list.asked, sort, when }));
+  // How far somebody was then is not told: only what comes is prepared for.
+  const coming = when === "coming" ? (lessons.data?.items ?? []) : [];
+  const standings = useStandings(coming.map((one) => one.learner_id));
   if (lessons.error) return <Failure error={lessons.error} retry={() => void lessons.refetch()} />;
   if (!lessons.data) return <Waiting />;
   return (
@@ -71,7 +75,7 @@ const Lessons = ({ when, sort, list, none }: Props) => {
       {lessons.data.items.length > 0 && (
         <Paper component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
           {lessons.data.items.map((lesson) => (
-            <Row key={lesson.id} lesson={lesson} />
+            <Row key={lesson.id} lesson={lesson} stands={standings.get(lesson.learner_id)} />
           ))}
         </Paper>
       )}
@@ -80,7 +84,12 @@ const Lessons = ({ when, sort, list, none }: Props) => {
   );
 };
 
-const Row = ({ lesson }: { lesson: Lesson }) => {
+interface RowProps {
+  lesson: Lesson;
+  stands: Stands | undefined;
+}
+
+const Row = ({ lesson, stands }: RowProps) => {
   const change = useChangeDocket();
   const dates = useDates();
   const teaches = useMay().teach;
@@ -98,6 +107,9 @@ const Row = ({ lesson }: { lesson: Lesson }) => {
           {lesson.cancelled && <strong>{t("desk.cancelled")} </strong>}
           {[lesson.place, lesson.about].filter(Boolean).join(" · ")}
           {lesson.attempts > 0 && t("desk.attempts", { count: lesson.attempts })}
+          <Box sx={{ fontSize: 13 }}>
+            <Standing stands={stands} />
+          </Box>
         </Box>
         {teaches && (
           <Button onClick={() => change({ learner: lesson.learner_id })}>

@@ -6,7 +6,7 @@ import Paper from "@mui/material/Paper";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { peopleQuery, sessionQuery } from "../api/queries";
-import type { Person } from "../api/types";
+import type { Person, Standing as Stands } from "../api/types";
 import { Failure, Waiting } from "../shell/states";
 import { useChangeDocket, useDocket, useMay } from "../shell/useDocket";
 import { ink } from "../theme";
@@ -18,6 +18,7 @@ import { LookAfter } from "./LookAfter";
 import { ListTools } from "./lists/ListTools";
 import { Pages } from "./lists/Pages";
 import { useList } from "./lists/useList";
+import { Standing, useStandings } from "./Standing";
 import { TheirData } from "./TheirData";
 
 const SORTS = ["name", "-name", "role", "newest"] as const;
@@ -27,6 +28,8 @@ const People = () => {
   const may = useMay();
   const me = useQuery(sessionQuery).data?.person;
   const people = useQuery(peopleQuery({ ...list.asked, ...(!list.away && { active: true }) }));
+  const learners = people.data?.items.filter((one) => one.role === "learner") ?? [];
+  const standings = useStandings(learners.map((one) => one.id));
   return (
     <Desk title={t("desk.people")}>
       {may.teach && <ListTools list={list} sorts={SORTS} away={t("desk.also who comes no more")} />}
@@ -35,7 +38,7 @@ const People = () => {
       {people.data && people.data.items.length > 0 && (
         <Paper component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
           {people.data.items.map((person) => (
-            <Row key={person.id} person={person} />
+            <Row key={person.id} person={person} stands={standings.get(person.id)} />
           ))}
         </Paper>
       )}
@@ -49,7 +52,12 @@ const People = () => {
   );
 };
 
-const Row = ({ person }: { person: Person }) => {
+interface RowProps {
+  person: Person;
+  stands: Stands | undefined;
+}
+
+const Row = ({ person, stands }: RowProps) => {
   const docket = useDocket();
   const change = useChangeDocket();
   const may = useMay();
@@ -63,6 +71,9 @@ const Row = ({ person }: { person: Person }) => {
         <Box sx={{ width: 140 }}>{named(person.role)}</Box>
         <Box sx={{ flex: 1, minWidth: 160, color: ink.soft }}>
           {person.active ? person.note : t("desk.no longer comes")}
+          <Box sx={{ fontSize: 13 }}>
+            <Standing stands={stands} next />
+          </Box>
         </Box>
         {learner && person.id === docket.learner.id && <span>{t("desk.on the docket")}</span>}
         {learner && person.active && person.id !== docket.learner.id && (

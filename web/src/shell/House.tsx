@@ -17,13 +17,15 @@ import { ErrorBoundary, Waiting } from "./states";
 import { PAGES, STATIONS } from "./stations";
 import { Undo } from "./Undo";
 import { useRememberDocket } from "./useDocket";
-import { useStored } from "./useStored";
+import { NEW_HERE, useStored } from "./useStored";
 
+const Round = lazy(async () => ({ default: (await import("./Round")).Round }));
 const Keys = lazy(async () => ({ default: (await import("./Keys")).Keys }));
 
 export const House = () => {
   useRememberDocket();
   const [on, setOn] = useStored("single keys", true);
+  const [fresh, setFresh] = useStored(NEW_HERE, false);
   const [asking, setAsking] = useState(false);
   const [slot, setSlot] = useState<HTMLElement | null>(null);
   return (
@@ -45,6 +47,11 @@ export const House = () => {
           </Box>
           <FootRail askForKeys={() => setAsking(true)} />
         </Box>
+        {fresh && (
+          <Suspense>
+            <Round close={() => setFresh(false)} />
+          </Suspense>
+        )}
         {asking && (
           <Suspense>
             <Keys on={on} setOn={setOn} close={() => setAsking(false)} />

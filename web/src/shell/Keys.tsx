@@ -10,6 +10,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import Typography from "@mui/material/Typography";
 import { t } from "../words";
+import { RoundList } from "./Round";
 import { STATIONS } from "./stations";
 
 interface Props {
@@ -20,7 +21,7 @@ interface Props {
 
 export const Keys = ({ on, setOn, close }: Props) => {
   const everywhere: [string, string][] = [
-    ...STATIONS.map((station, i): [string, string] => [`${i + 1}`, t(station.name)]),
+    [`1–${STATIONS.length}`, t("shell.the stations")],
     ["?", t("shell.these keys")],
     ["Esc", t("shell.leave what has the focus")],
   ];
@@ -38,6 +39,8 @@ export const Keys = ({ on, setOn, close }: Props) => {
           control={<Switch checked={on} onChange={(_, checked) => setOn(checked)} />}
           label={t("shell.single keys")}
         />
+        <Typography variant="h3">{t("shell.the round")}</Typography>
+        <RoundList />
         <List title={t("shell.everywhere")} keys={everywhere} />
         <List title={t("shell.drive")} keys={drive} />
       </DialogContent>

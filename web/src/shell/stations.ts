@@ -4,17 +4,19 @@ import type { Code } from "../words";
 export interface Station {
   readonly path: string;
   readonly name: Code;
+  /** What is done there. */
+  readonly does: Code;
   /** Whether the station holds something for this docket. */
   readonly filled: (docket: Docket) => boolean;
 }
 
 export const STATIONS: readonly Station[] = [
-  { path: "/seat", name: "shell.seat", filled: () => true },
-  { path: "/ground", name: "shell.ground", filled: () => true },
-  { path: "/cues", name: "shell.cues", filled: (d) => d.sheet_id !== null },
-  { path: "/drive", name: "shell.drive", filled: (d) => d.attempts > 0 },
-  { path: "/tape", name: "shell.tape", filled: (d) => d.taped > 0 },
-  { path: "/shift", name: "shell.shift", filled: (d) => d.shifted },
+  { path: "/seat", name: "shell.seat", does: "shell.on seat", filled: () => true },
+  { path: "/ground", name: "shell.ground", does: "shell.on ground", filled: () => true },
+  { path: "/cues", name: "shell.cues", does: "shell.on cues", filled: (d) => d.sheet_id !== null },
+  { path: "/drive", name: "shell.drive", does: "shell.on drive", filled: (d) => d.attempts > 0 },
+  { path: "/tape", name: "shell.tape", does: "shell.on tape", filled: (d) => d.taped > 0 },
+  { path: "/shift", name: "shell.shift", does: "shell.on shift", filled: (d) => d.shifted },
 ];
 
 export const DESK = [

@@ -30,6 +30,12 @@ export const adopt = (person: number) => {
   }
 };
 
+/** Whether somebody has come in for the first time, and was not shown the round yet. */
+export const NEW_HERE = "new here";
+
+/** Somebody has chosen how to sign in: they have not been here before. */
+export const welcome = (person: number) => localStorage.setItem(mine(person, NEW_HERE), "true");
+
 const usePerson = () => useSuspenseQuery(sessionQuery).data.person?.id ?? 0;
 
 /** All that the person at hand has kept under names that begin so, by the rest of the name. */

@@ -46,10 +46,9 @@ const troubleOf = (error: Error | null, plan: Plan) => {
     return { text: error.message, step: step ? Number(step[1]) : null };
   }
   if (plan.feasible) return null;
-  return {
-    text: `${t("cues.this cannot be driven")} ${plan.reason.said.text}.`,
-    step: plan.reason.step,
-  };
+  const { step, said } = plan.reason;
+  const where = step === null ? "" : `${t("cues.step", { number: step + 1 })} `;
+  return { text: `${where}${t("cues.this cannot be driven")} ${said.text}.`, step };
 };
 
 const Sheet = ({ docket }: { docket: Docket }) => {

@@ -52,7 +52,6 @@ export const MethodEditor = ({ revision, draft, trouble, close }: Props) => {
       </Box>
       {trouble && (
         <Alert severity="error" sx={{ my: 1 }}>
-          {trouble.step === null ? "" : `${t("cues.step", { number: trouble.step + 1 })} `}
           {trouble.text}
         </Alert>
       )}

@@ -145,7 +145,7 @@ const Place = ({ revision }: { revision: Revision<"ground"> }) => {
         </Paper>
         <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <Typography variant="h2">{t("ground.wanted at the end")}</Typography>
-          <Box sx={{ display: "flex", gap: 1.5 }}>
+          <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
             {place.wanted(goal).map((wanted) => field(...wanted))}
           </Box>
           {place.stood && (

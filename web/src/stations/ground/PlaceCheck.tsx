@@ -114,7 +114,14 @@ const Least = ({ notes, change, found }: Pick<Props, "notes" | "change" | "found
   return (
     <Box component="details" sx={{ "& summary": { cursor: "pointer", minHeight: 32 } }}>
       <summary>{t("ground.our own least distances")}</summary>
-      <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.25, pt: 1.5 }}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(132px, 1fr))",
+          gap: 1.25,
+          pt: 1.5,
+        }}
+      >
         {asked.map((noted) => (
           <LengthField
             key={noted.item}
@@ -151,7 +158,13 @@ interface NotesProps extends Pick<Props, "notes" | "change"> {
 }
 
 const Notes = ({ notes, change, asked }: NotesProps) => (
-  <Box sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 1.25 }}>
+  <Box
+    sx={{
+      display: "grid",
+      gridTemplateColumns: "repeat(auto-fill, minmax(132px, 1fr))",
+      gap: 1.25,
+    }}
+  >
     <Choice
       label={t("ground.allowed here")}
       value={notes.legal === undefined || notes.legal === null ? "" : notes.legal ? "yes" : "no"}

@@ -20,7 +20,13 @@ export const EyePanel = ({ seat, wheelbase, edit, readOnly }: Props) => {
       <Typography variant="h3" sx={{ mb: 1 }}>
         {name}
       </Typography>
-      <Box sx={{ display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(146px, 1fr))", gap: 1.25 }}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(146px, 1fr))",
+          gap: 1.25,
+        }}
+      >
         <LengthField
           label={t("seat.above the ground")}
           metres={eye.z_m}

@@ -5,6 +5,7 @@ import Paper from "@mui/material/Paper";
 import { Trans } from "react-i18next";
 import type { FinishSet } from "../../api/types";
 import type { FinishWords } from "../../places";
+import { Term } from "../../shell/Term";
 import { degrees, length, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -62,7 +63,11 @@ export const MeasureTable = ({ finishes, words }: Props) => {
                 margin: said(m, m.margin, units),
                 scatter: said(m, m.scatter, units),
               }}
-              components={{ b: <strong /> }}
+              components={{
+                b: <strong />,
+                bias: <Term means="shift.bias is" />,
+                scatter: <Term means="shift.scatter is" />,
+              }}
             />
           </Box>
         </Box>

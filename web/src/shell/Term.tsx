@@ -1,0 +1,28 @@
+/** A term that is explained where it stands: to the pointer, the finger and the keyboard. */
+import Box from "@mui/material/Box";
+import Tooltip from "@mui/material/Tooltip";
+import type { ReactNode } from "react";
+import { type Code, t } from "../words";
+
+interface Props {
+  means: Code;
+  children?: ReactNode;
+}
+
+export const Term = ({ means, children }: Props) => (
+  <Tooltip title={t(means)} describeChild enterTouchDelay={0} leaveTouchDelay={6000}>
+    <Box
+      component="button"
+      type="button"
+      sx={{
+        all: "unset",
+        cursor: "help",
+        textDecoration: "underline dotted",
+        textUnderlineOffset: 3,
+        "&:focus-visible": { outline: "2px solid currentColor" },
+      }}
+    >
+      {children}
+    </Box>
+  </Tooltip>
+);
