@@ -69,10 +69,12 @@ const Main = ({ askForKeys }: { askForKeys: () => void }) => {
   const main = useRef<HTMLElement>(null);
   const page = PAGES.find(({ path }) => path === pathname);
   const name = page ? t(page.name) : "";
-  // Where somebody has come to lies where they were looking for it.
+  // Where somebody has gone to has the focus; where they begin nothing has it yet.
+  const from = useRef(name);
   useEffect(() => {
     document.title = name ? `${name} · Fair Corner` : "Fair Corner";
-    main.current?.focus({ preventScroll: true });
+    if (from.current !== name) main.current?.focus({ preventScroll: true });
+    from.current = name;
   }, [name]);
   useKeys((key) => {
     const station = STATIONS[Number(key) - 1];

@@ -27,7 +27,7 @@ export const Rail = ({ askForKeys }: { askForKeys: () => void }) => {
         p: 1,
         display: { xs: "none", sm: "flex" },
         flexDirection: "column",
-        gap: 0.5,
+        gap: 0.25,
         overflowY: "auto",
         "@media print": { display: "none" },
       }}
@@ -45,7 +45,7 @@ export const Rail = ({ askForKeys }: { askForKeys: () => void }) => {
               display: "grid",
               placeItems: "center",
               gap: 0.25,
-              py: 0.6,
+              py: 0.5,
               borderRadius: 2,
               textDecoration: "none",
               fontWeight: 650,
@@ -60,7 +60,7 @@ export const Rail = ({ askForKeys }: { askForKeys: () => void }) => {
           </Box>
         );
       })}
-      <Divider sx={{ my: 1 }} />
+      <Divider sx={{ my: 0.5 }} />
       {DESK.map((desk) => (
         <Button
           key={desk.path}

@@ -41,7 +41,14 @@ export const BackingControls = (props: Props) => {
     setLegs([...legs, { gear, turns: wheel, metres }]);
   const full = legs.length >= MOST;
   return (
-    <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: "1fr 1fr", alignItems: "start" }}>
+    <Box
+      sx={{
+        display: "grid",
+        gap: 2,
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", sm: "1fr 1fr" },
+        alignItems: "start",
+      }}
+    >
       <Figure
         label={t("trailer.trailer shows at the start")}
         said={sided(bend, degrees(Math.abs(bend), 1), t("trailer.in line"))}

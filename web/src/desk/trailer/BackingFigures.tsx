@@ -28,7 +28,14 @@ const inLane = ({ lane }: Backing, units: Units): string =>
 export const BackingFigures = ({ backing }: { backing: Backing }) => {
   const units = useUnits();
   return (
-    <Box sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "1fr 1fr", alignItems: "start" }}>
+    <Box
+      sx={{
+        display: "grid",
+        gap: 1.5,
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", sm: "1fr 1fr" },
+        alignItems: "start",
+      }}
+    >
       <Panel label={t("trailer.now")}>
         <Box role="status" sx={{ fontSize: 16 }}>
           {advice(backing)}
