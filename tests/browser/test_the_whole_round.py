@@ -28,6 +28,8 @@ def test_from_sign_in_to_a_moved_cue(page):
     page.get_by_role("group", name="Look 1, all round").get_by_role("button", name="done").click()
     for call in ("Call 1", "Call 2"):
         page.get_by_role("group", name=call).get_by_role("button", name="on").click()
+    # The button that was pressed has the keys until it is left.
+    page.keyboard.press("Escape")
     page.keyboard.press("ArrowRight")
     late = page.get_by_role("group", name="Call 3").get_by_role("button", name="late")
     expect(late).to_have_attribute("aria-pressed", "true")
