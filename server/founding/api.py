@@ -1,22 +1,18 @@
 from zoneinfo import available_timezones
 
-from django.contrib.auth import login
 from django.http import HttpRequest
 from faircorner.said import Said
 from ninja import Router, Status
-from ninja.errors import HttpError
-from ninja.utils import check_csrf
 
 from server.errors import Problem
 from server.founding.schemas import BeginIn, BeginningOut
 from server.founding.services import KeyRanOut, begin_first, found, is_open
 from server.said import told_to
+from server.schools.entering import enter, refuse_old_pages
 from server.schools.models import LOCALES
 from server.schools.schemas import SessionOut
 
 router = Router(tags=["school"])
-# What sessions are opened by; the other backend only counts wrong passwords.
-_BACKEND = "django.contrib.auth.backends.ModelBackend"
 
 
 @router.get("/begin", auth=None, response=BeginningOut, operation_id="beginning_read")
@@ -37,12 +33,10 @@ def beginning_read(request: HttpRequest, key: str = "") -> object:
     operation_id="school_begin",
 )
 def school_begin(request: HttpRequest, body: BeginIn) -> object:
-    if check_csrf(request):
-        raise HttpError(403, told_to(request, Said("page too old")))
+    refuse_old_pages(request)
     try:
         given = body.model_dump()
         lead = begin_first(given.pop("key"), lambda: found(**given))
     except KeyRanOut:
         return Status(410, Problem(field="key", problem=told_to(request, Said("key ran out"))))
-    login(request, lead.user, backend=_BACKEND)
-    return Status(201, {"person": lead, "school": lead.school})
+    return Status(201, enter(request, lead))

@@ -9,12 +9,12 @@ from faircorner.said import Said
 from ninja import Router, Status
 from ninja.errors import HttpError
 from ninja.pagination import paginate
-from ninja.utils import check_csrf
 
 from server.errors import Problem
 from server.lists import Search
 from server.said import told_to
 from server.schools.access import SHAPE, Caller, may
+from server.schools.entering import enter, refuse_old_pages
 from server.schools.mail import send_link
 from server.schools.models import Member, Role
 from server.schools.schemas import (
@@ -64,8 +64,7 @@ def session_read(request: HttpRequest) -> object:
     operation_id="session_open",
 )
 def session_open(request: HttpRequest, body: SignIn) -> object:
-    if check_csrf(request):
-        raise HttpError(403, told_to(request, Said("page too old")))
+    refuse_old_pages(request)
     user = authenticate(request, username=body.username, password=body.password)
     if getattr(request, "axes_locked_out", False):
         return Status(429, Problem(field="", problem=told_to(request, Said("too many tries"))))
@@ -192,14 +191,12 @@ def invitation_read(request: HttpRequest, who: str = "", token: str = "") -> obj
     "/join", auth=None, response={200: SessionOut, 410: Problem}, operation_id="invitation_take"
 )
 def invitation_take(request: HttpRequest, body: JoinIn) -> object:
-    if check_csrf(request):
-        raise HttpError(403, told_to(request, Said("page too old")))
+    refuse_old_pages(request)
     try:
         member = join(**body.model_dump())
     except LinkRanOut:
         return _ran_out(request)
-    login(request, member.user, backend="django.contrib.auth.backends.ModelBackend")
-    return {"person": member, "school": member.school}
+    return enter(request, member)
 
 
 def _ran_out(request: HttpRequest) -> object:

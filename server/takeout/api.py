@@ -1,17 +1,15 @@
 from tempfile import TemporaryFile
 from typing import IO, cast
 
-from django.contrib.auth import login
 from django.http import FileResponse, HttpRequest
 from faircorner.said import Said
 from ninja import File, Form, Router, Status, UploadedFile
-from ninja.errors import HttpError
-from ninja.utils import check_csrf
 
 from server.errors import Problem
 from server.founding.services import KeyRanOut, begin_first
 from server.said import told_to
 from server.schools.access import Caller, may
+from server.schools.entering import enter, refuse_old_pages
 from server.schools.models import Member, Role
 from server.schools.schemas import SessionOut
 from server.takeout.erasing import erase_learner
@@ -20,7 +18,6 @@ from server.takeout.schemas import BeginFromFileIn, EraseIn
 from server.takeout.writing import write_file
 
 router = Router(tags=["takeout"])
-_BACKEND = "django.contrib.auth.backends.ModelBackend"
 
 
 @router.get("/school/file", response={200: None}, operation_id="school_file")
@@ -69,12 +66,10 @@ def school_begin_from_file(
     request: HttpRequest, body: Form[BeginFromFileIn], file: File[UploadedFile]
 ) -> object:
     """The first school here, as it was when its file was taken out."""
-    if check_csrf(request):
-        raise HttpError(403, told_to(request, Said("page too old")))
+    refuse_old_pages(request)
     signs_in = {"username": body.username, "password": body.password}
     try:
         lead = begin_first(body.key, lambda: read_school(cast("IO[bytes]", file), **signs_in))
     except KeyRanOut:
         return Status(410, Problem(field="key", problem=told_to(request, Said("key ran out"))))
-    login(request, lead.user, backend=_BACKEND)
-    return Status(201, {"person": lead, "school": lead.school})
+    return Status(201, enter(request, lead))

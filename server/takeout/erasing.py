@@ -29,16 +29,13 @@ def erase_learner(member: Member, *, name: str) -> None:
     Shift.objects.filter(before__in=sheets).delete()
     Attempt.objects.filter(cue_sheet__in=sheets).delete()
     sheets.delete()
-    Lesson.history.filter(learner_id=member.pk).delete()
-    # Deleting by the rows leaves no new state of the history behind.
-    lessons = Lesson.objects.filter(learner=member)
-    lessons._raw_delete(lessons.db)
+    Lesson.objects.filter(learner=member).delete()
     _erase_documents(seats)
-    Member.history.filter(id=member.pk).delete()
-    user = member.user
-    people = Member.objects.filter(pk=member.pk)
-    people._raw_delete(people.db)
-    user.delete()
+    key = member.pk
+    member.user.delete()
+    # Last, for deleting a row is one more state of its history.
+    Lesson.history.filter(learner_id=key).delete()
+    Member.history.filter(id=key).delete()
 
 
 def _seats_of_nobody_else(member: Member) -> list[int]:

@@ -100,35 +100,31 @@ class DocumentLine(Line):
     revisions: Annotated[list[RevisionPart], Field(min_length=1)]
 
 
-class LessonState(Line):
+class Appointment(Line):
+    """What a lesson is, now or then."""
+
+    learner: Number
+    instructor: Number
+    starts: AwareDatetime
+    minutes: Annotated[int, Field(ge=10, le=480)]
+    place: Annotated[str, Field(max_length=160)]
+    about: Annotated[str, Field(max_length=300)]
+    notes: Annotated[str, Field(max_length=4000)]
+    cancelled: bool
+    version: Number
+
+
+class LessonState(Appointment):
     """How a lesson was from some time on, and who made it so."""
 
     at: AwareDatetime
     by: Number | None
     kind: Literal["+", "~", "-"]
-    learner: Number
-    instructor: Number
-    starts: AwareDatetime
-    minutes: Annotated[int, Field(ge=10, le=480)]
-    place: Annotated[str, Field(max_length=160)]
-    about: Annotated[str, Field(max_length=300)]
-    notes: Annotated[str, Field(max_length=4000)]
-    cancelled: bool
-    version: Number
 
 
-class LessonLine(Line):
+class LessonLine(Appointment):
     """lessons.jsonl"""
 
-    learner: Number
-    instructor: Number
-    starts: AwareDatetime
-    minutes: Annotated[int, Field(ge=10, le=480)]
-    place: Annotated[str, Field(max_length=160)]
-    about: Annotated[str, Field(max_length=300)]
-    notes: Annotated[str, Field(max_length=4000)]
-    cancelled: bool
-    version: Number
     states: list[LessonState]
 
 

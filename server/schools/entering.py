@@ -1,0 +1,27 @@
+"""Coming in by something else than name and password: a link, or the first address of a house."""
+
+from django.contrib.auth import login
+from django.http import HttpRequest
+from faircorner.said import Said
+from ninja.errors import HttpError
+from ninja.utils import check_csrf
+
+from server.said import told_to
+from server.schools.models import Member
+
+__all__ = ["enter", "refuse_old_pages"]
+
+# What sessions are opened by; the other backend only counts wrong passwords.
+_BACKEND = "django.contrib.auth.backends.ModelBackend"
+
+
+def refuse_old_pages(request: HttpRequest) -> None:
+    """Raises HttpError 403 for a page that carries no token of this house's."""
+    if check_csrf(request):
+        raise HttpError(403, told_to(request, Said("page too old")))
+
+
+def enter(request: HttpRequest, member: Member) -> dict[str, object]:
+    """A session of theirs, and what it is told as."""
+    login(request, member.user, backend=_BACKEND)
+    return {"person": member, "school": member.school}
