@@ -113,7 +113,7 @@ def _served_figures(url: str) -> dict[str, float]:
     """Figures of the running application, taken by a browser as a user's would."""
     script = Path(__file__).with_name("bench_browser.py")
     done = subprocess.run(
-        [sys.executable, str(script)], cwd=ROOT, capture_output=True, text=True, check=True,
+        [sys.executable, str(script)], cwd=ROOT, stdout=subprocess.PIPE, text=True, check=True,
         env={**os.environ, **environment(url)},
     )  # fmt: skip
     found: dict[str, float] = json.loads(done.stdout)
