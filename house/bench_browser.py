@@ -52,18 +52,22 @@ def _slab_ms(page: Page) -> list[float]:
 
 
 def _set_ms(page: Page) -> float:
-    """Every learner's sets with their chances: what a set takes of the slowest."""
+    """Every learner's sets with their chances: what a set takes of the slowest, of five asks."""
     slowest = 0.0
     for person in page.request.get("/api/people?limit=500").json()["items"]:
         if person["role"] != "learner":
             continue
         docket = page.request.get(f"/api/docket?learner={person['id']}").json()
-        if not docket["taped"]:
-            continue
-        begun = time.perf_counter()
-        sets = page.request.get(f"/api/sets?sheet={docket['sheet_id']}").json()
-        slowest = max(slowest, (time.perf_counter() - begun) * 1000 / len(sets))
+        if docket["taped"]:
+            taken = [_one_set_ms(page, docket["sheet_id"]) for _ in range(5)]
+            slowest = max(slowest, statistics.median(taken))
     return slowest
+
+
+def _one_set_ms(page: Page, sheet: int) -> float:
+    begun = time.perf_counter()
+    sets = page.request.get(f"/api/sets?sheet={sheet}").json()
+    return (time.perf_counter() - begun) * 1000 / len(sets)
 
 
 def main() -> None:

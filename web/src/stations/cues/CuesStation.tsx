@@ -2,12 +2,12 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useState } from "react";
 import { ApiError } from "../../api/client";
 import type { Docket, Plan } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
 import { at } from "../../drawing/scrub";
-import { finishWords, PLACES } from "../../places";
+import { PLACES } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { OnAHill } from "../../shell/OnAHill";
 import { Failure, Waiting } from "../../shell/states";
@@ -58,21 +58,24 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const draft = useRevise(docket.method);
   const [editing, setEditing] = useState(draft.changed);
   const changed = draft.changed ? draft.body : undefined;
-  const { plan, options, settled } = usePlan(docket, cue.options, changed);
+  const { plan, options, settled, ahead } = usePlan(docket, cue.options, changed);
   const [s, setS] = useState<number | null>(null);
   const [active, setActive] = useState(1);
   const [moved, setMoved] = useState({ call: 1, by: 0 });
   const by = moved.call === active ? moved.by : 0;
+  const move = useCallback((metres: number) => setMoved({ call: active, by: metres }), [active]);
   const played = usePlayed(docket, options, active, by);
   const [saving, setSaving] = useState(false);
   const rescue = useRescue(docket, options, active, by, saving);
   // A change that cannot be worked out leaves the last drawing standing, to be mended from.
   const shown = useLast(plan.data);
-  const call = shown?.calls[active - 1] ?? shown?.calls[0];
+  // The slab goes with the hand on a slider; what is read of the plan follows a moment later.
+  const read = useDeferredValue(shown) ?? shown;
+  const call = read?.calls[active - 1] ?? read?.calls[0];
   // Kept as long as it is the same, so that what is drawn of it is.
-  const told = useMemo(() => shown && call && at(shown.path, call.told_s_m), [shown, call]);
+  const told = useMemo(() => read && call && at(read.path, call.told_s_m), [read, call]);
   if (plan.isPending && !shown) return <Waiting what={t("cues.working out the cues")} />;
-  if (!shown)
+  if (!(shown && read))
     return (
       <>
         <Failure error={plan.error} retry={() => void plan.refetch()} />
@@ -110,10 +113,18 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           rescue={by === 0 || rescue?.cure === "drive on" ? null : (rescue ?? null)}
           active={active}
         />
-        <Sliders plan={shown} method={method} options={cue.options} change={cue.change} />
+        <Sliders
+          plan={shown}
+          method={method}
+          options={cue.options}
+          change={(part) => {
+            ahead({ ...cue.options, ...part });
+            cue.change(part);
+          }}
+        />
         <Box sx={{ background: ink.sheet, borderRadius: 2, border: `1px solid ${ink.line}` }}>
           <Ribbon
-            plan={shown}
+            plan={read}
             lockTurns={vehicle.steering.lock_turns}
             toward={ground.side === "left" ? 1 : -1}
             s={s}
@@ -137,25 +148,26 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           {!shown.feasible && !editing && (
             <WhyNot docket={docket} plan={shown} options={options} change={cue.change} />
           )}
-          {shown.feasible && !editing && <Unseen plan={shown} onCall={setActive} />}
+          {shown.feasible && !editing && <Unseen plan={read} onCall={setActive} />}
           {call && told && (
             <CueCard
               call={call}
               pose={live ?? told}
               vehicle={vehicle}
               ground={ground}
-              plan={shown}
+              plan={read}
               method={method}
             />
           )}
-          <CallList plan={shown} method={method} active={active} onCall={setActive} />
+          <CallList plan={read} method={method} active={active} onCall={setActive} />
           {call && shown.feasible && !draft.changed && (
             <PlayCall
               call={call}
               by={by}
               played={played}
-              words={finishWords(ground.goal, method)}
-              change={(metres) => setMoved({ call: active, by: metres })}
+              ground={ground}
+              method={method}
+              change={move}
               rescue={rescue}
               saving={saving}
               save={setSaving}
@@ -166,7 +178,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
               {t("cues.change this method")}
             </Button>
           )}
-          <Clearances plan={shown} />
+          <Clearances plan={read} />
           {shown.feasible && !draft.changed && place?.left_again && (
             <WayOut docket={docket} options={options} settled={settled} />
           )}

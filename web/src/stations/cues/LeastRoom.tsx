@@ -1,7 +1,7 @@
 /** The least room the method can use here, and a picture of what is met where there is less. */
 
 import Box from "@mui/material/Box";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { leastSizesQuery } from "../../api/queries";
 import type { Docket, LeastSize, VehicleBody } from "../../api/types";
 import { LEAST, leastOf } from "../../places/leastWords";
@@ -19,7 +19,7 @@ interface Props {
   vehicle: VehicleBody;
 }
 
-export const LeastRoom = ({ docket, vehicle }: Props) => {
+export const LeastRoom = memo(({ docket, vehicle }: Props) => {
   const units = useUnits();
   const [wanted, setWanted] = useState(false);
   const least = useLongWork(leastSizesQuery(docket), wanted);
@@ -40,7 +40,7 @@ export const LeastRoom = ({ docket, vehicle }: Props) => {
       </Box>
     </Asked>
   );
-};
+});
 
 const Size = ({ size, vehicle }: { size: LeastSize } & Omit<Props, "docket">) => {
   const units = useUnits();

@@ -4,9 +4,19 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import { useQuery } from "@tanstack/react-query";
+import { memo } from "react";
 import { playQuery, rescueQuery } from "../../api/queries";
-import type { Call, Docket, Metres, PlanOptions, Played, Rescue } from "../../api/types";
-import type { FinishWords } from "../../places";
+import type {
+  Call,
+  Docket,
+  GroundBody,
+  MethodBody,
+  Metres,
+  PlanOptions,
+  Played,
+  Rescue,
+} from "../../api/types";
+import { type FinishWords, finishWords } from "../../places";
 import { Panel } from "../../shell/Panel";
 import { degrees, length, roughly, turns, type Units } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -57,15 +67,16 @@ interface Props {
   call: Call;
   by: Metres;
   played: Played | null;
-  words: FinishWords;
+  ground: GroundBody;
+  method: MethodBody;
   change: (by: Metres) => void;
   rescue: Rescue | null | undefined;
   saving: boolean;
   save: (wanted: boolean) => void;
 }
 
-export const PlayCall = (props: Props) => {
-  const { call, by, played, words, change } = props;
+export const PlayCall = memo((props: Props) => {
+  const { call, by, played, ground, method, change } = props;
   const units = useUnits();
   return (
     <Panel
@@ -91,12 +102,12 @@ export const PlayCall = (props: Props) => {
         sx={{ py: 1.2, display: "block", "& .MuiSlider-thumb": { width: 20, height: 20 } }}
       />
       <Box role="status" sx={{ fontSize: 14, minHeight: 42 }}>
-        {played ? ended(played, words, units) : t("cues.move it to see")}
+        {played ? ended(played, finishWords(ground.goal, method), units) : t("cues.move it to see")}
       </Box>
       {by !== 0 && <Saved {...props} />}
     </Panel>
   );
-};
+});
 
 /** How to save the attempt from there, asked for by hand. */
 const Saved = ({ by, rescue, saving, save }: Props) => {

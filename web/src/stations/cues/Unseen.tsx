@@ -2,6 +2,7 @@
 
 import Alert from "@mui/material/Alert";
 import ButtonBase from "@mui/material/ButtonBase";
+import { memo } from "react";
 import type { Call, Plan } from "../../api/types";
 import { t } from "../../words";
 
@@ -13,7 +14,7 @@ interface Props {
 /** Whether there is something to line up on, but it is hidden. */
 export const isUnseen = (call: Call): boolean => call.cues[0]?.through === null;
 
-export const Unseen = ({ plan, onCall }: Props) => {
+export const Unseen = memo(({ plan, onCall }: Props) => {
   const calls = plan.calls.filter(isUnseen);
   if (calls.length === 0) return null;
   return (
@@ -30,4 +31,4 @@ export const Unseen = ({ plan, onCall }: Props) => {
       ))}
     </Alert>
   );
-};
+});

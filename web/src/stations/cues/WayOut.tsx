@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import { leavingQuery } from "../../api/queries";
 import type { Docket, PlanOptions } from "../../api/types";
 import { Panel } from "../../shell/Panel";
@@ -32,7 +32,7 @@ interface Props {
   settled: boolean;
 }
 
-export const WayOut = ({ docket, options, settled }: Props) => {
+export const WayOut = memo(({ docket, options, settled }: Props) => {
   const units = useUnits();
   const atRest = useAtRest(settled);
   const leaving = useQuery({
@@ -53,4 +53,4 @@ export const WayOut = ({ docket, options, settled }: Props) => {
       </Box>
     </Panel>
   );
-};
+});
