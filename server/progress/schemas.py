@@ -46,7 +46,7 @@ class ChanceOut(Schema):
 class AdviceOut(Schema):
     """One thing to do next, and why; chances are of an attempt without a fault."""
 
-    kind: Literal["too few", "move cue", "practise", "move on"]
+    kind: Literal["too few", "move cue", "look for it", "practise", "move on"]
     said: SaidOut
     because: SaidOut
     call: int | None

@@ -45,7 +45,9 @@ def test_a_method_without_references_shows_what_to_watch(page):
     sign_in(page)
     pick_method(page, "Shallow reverse park")
     expect(page.get_by_text("This method takes no references")).to_be_visible()
-    expect(page.get_by_text(re.compile("own tail .* short of the parked tail"))).to_be_visible()
+    expect(
+        page.get_by_text(re.compile("own tail .* short of the parked vehicle's tail"))
+    ).to_be_visible()
     for slider in ("Wheel in", "Wheel out"):
         expect(page.get_by_role("slider", name=slider)).to_be_visible()
 

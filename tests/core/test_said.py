@@ -114,7 +114,7 @@ def test_a_clause_is_kept_and_told_in_other_units_later():
     said = Said("body meets by", what="parked ahead", by=Length(0.034))
     kept = json.loads(json.dumps(said.document()))
     assert Said.of(kept) == said
-    assert Said.of(kept).told("imperial") == "the body meets the parked ahead by 1.5 in"
+    assert Said.of(kept).told("imperial") == "the body meets the vehicle parked ahead by 1.5 in"
     turned = Said("off parallel", angle=Angle(-0.04))
     assert "−2.3°" in Said.of(turned.document()).told()
     assert not Said.of(Said().document())
@@ -161,10 +161,10 @@ CAME = Came(metres=0.4, heading=np.radians(-12), then=np.radians(35), rolled=4.2
 @pytest.mark.parametrize(
     ("metres", "text"),
     [
-        (0.4, "own tail 40 cm past the parked tail"),
-        (-0.38, "own tail 40 cm short of the parked tail"),
-        (0.01, "own tail level with the parked tail"),
-        (float("nan"), "own tail level with the parked tail"),
+        (0.4, "own tail 40 cm past the parked vehicle's tail"),
+        (-0.38, "own tail 40 cm short of the parked vehicle's tail"),
+        (0.01, "own tail level with the parked vehicle's tail"),
+        (float("nan"), "own tail level with the parked vehicle's tail"),
     ],
 )
 def test_an_own_point_stands_past_a_landmark_short_of_it_or_level(metres, text):
@@ -185,7 +185,7 @@ def test_every_event_says_it_in_words():
             assert Said.of(said.document()).told() == str(said)
     assert texts["edge"] == "40 cm left to the far kerb, from what would meet it first"
     assert texts["kerb"] == "near rear wheel 40 cm from the kerb"
-    assert texts["parallel"] == "12° still to go; the wheel takes it off"
+    assert texts["parallel"] == "12° left to turn; unwinding the wheel does the rest"
     assert texts["heading"] == "at 12° to the kerb, running on to 35°"
     assert texts["travelled"] == "after 4.20 m in all"
 

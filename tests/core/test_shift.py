@@ -12,8 +12,8 @@ from faircorner.shift.scatter import scatters
 from faircorner.standards import Band, Finish
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.stats import invwishart, ttest_1samp
 from scipy.stats import t as student
-from scipy.stats import ttest_1samp
 
 RNG_SEED = 20260307
 # Kerb, angle and gap ahead for each metre of lateness of three calls.
@@ -235,6 +235,48 @@ def test_wild_hands_practise_the_step_that_ruins_most():
     assert (advice.kind, advice.call) == ("practise", 3)
     assert advice.scatter_share.sum() == pytest.approx(1.0)
     assert advice.scatter_share.argmax() == 2
+
+
+# Off the kerb and too close ahead, as no one call of ANSWERS leaves it.
+ELSEWHERE = np.array([0.25, 0.0, 1.2])
+
+
+def test_what_all_miss_by_and_no_call_explains_is_to_be_looked_for():
+    off = drawn(np.zeros(3), np.full(3, 0.03), 6) + ELSEWHERE
+    advice = advice_for(off)
+    assert (advice.kind, advice.call, advice.by) == ("look for it", None, 0.0)
+    # Where the limits allow for it, it does no harm.
+    wide = by_answers(TARGET, (Band(measure="angle", high=0.5),))
+    assert advise(describe(off), ANSWERS, wide, rng=np.random.default_rng(1)).kind == "move on"
+    # And the chance is that of hands that are off so far, not of unsteady ones about the plan.
+    assert advice.chance.share < 0.05
+
+
+def test_unsteady_hands_are_hardly_ever_told_to_look_elsewhere():
+    told = [
+        advice_for(drawn(np.zeros(3), 0.15, n, seed)).kind == "look for it"
+        for seed in range(12)
+        for n in (6, 12, 24)
+    ]
+    assert sum(told) <= 1
+
+
+def test_odds_of_a_bias_of_any_kind_are_those_of_a_free_mean():
+    """Averaged over covariances drawn from what is left of the scatter: an inverse Wishart."""
+    off = np.array([[0.012, 0.004], [0.03, -0.002], [0.021, 0.009], [0.004, 0.006]])
+    found = weigh(hold(describe(off), np.zeros((2, 1))))
+    n, mean = 4, off.mean(axis=0)
+    squares = (off - mean).T @ (off - mean)
+    # No call shows: tape and eye alone, held to weigh six attempts.
+    law = invwishart(6 + n - 1, np.diag(FLOOR[:2] ** 2) * 3 + squares)
+    drawn_from = law.rvs(40_000, random_state=1)
+    far = np.einsum("p,kpq,q->k", mean, np.linalg.inv(drawn_from), mean)
+    root = np.sqrt(np.linalg.det(drawn_from))
+
+    def likely(wide):
+        return (np.exp(-far / wide / 2) / wide / root).mean()
+
+    assert found.one_way == pytest.approx(likely(1 / n + 1 / 0.1) / likely(1 / n), rel=0.03)
 
 
 def test_the_same_finishes_always_get_the_same_advice():

@@ -34,8 +34,8 @@ STANDS = TOLD["x"].place("B-pillar", 0.12)
     [
         ("x", 0.12, "12 cm ahead of the B-pillar"),
         ("x", -0.12, "12 cm behind the B-pillar"),
-        ("y", 0.12, "12 cm beside the B-pillar"),
-        ("y", -0.12, "12 cm beside the B-pillar"),
+        ("y", 0.12, "12 cm to the near side of the B-pillar"),
+        ("y", -0.12, "12 cm to the off side of the B-pillar"),
         ("z", 0.12, "12 cm above the B-pillar"),
         ("z", -0.12, "12 cm below the B-pillar"),
         ("x", 0.019, "level with the B-pillar"),
@@ -69,8 +69,8 @@ def test_each_kind_of_cue_has_its_own_sentence():
 @pytest.mark.parametrize(
     ("image", "late", "ends"),
     [
-        (-0.03, 0.2, "moves 3 cm, the stop 20 cm late"),
-        (0.03, -0.2, "moves 3 cm, the stop 20 cm early"),
+        (-0.03, 0.2, "moves 3 cm: you stop 20 cm late"),
+        (0.03, -0.2, "moves 3 cm: you stop 20 cm early"),
         (0.03, 2.1, "moves 3 cm"),
         (0.03, float("nan"), "moves 3 cm"),
         (float("nan"), 0.2, ""),
@@ -78,7 +78,7 @@ def test_each_kind_of_cue_has_its_own_sentence():
 )
 def test_leaning_makes_the_stop_late_or_early_or_nobody_can_say(image, late, ends):
     told = str(Sharpness(scatter=0.1, lean=0.1, image=image, late=late).leant)
-    assert told == (f"lean 10 cm forward: the picture {ends}" if ends else "")
+    assert told == (f"lean 10 cm forward and the picture {ends}" if ends else "")
 
 
 def of_a_plan(body):
@@ -144,12 +144,12 @@ def test_a_kept_plan_is_told_from_the_figures_it_was_kept_with():
     assert str(Said.of(now["calls"][1]["seen"])) == (
         "In the rear door glass, the corner of the parked vehicle stands 3 cm behind the B-pillar."
     )
-    assert "own tail 1.50 m past the parked tail" in str(Said.of(now["begins"]))
+    assert "own tail 1.50 m past the parked vehicle's tail" in str(Said.of(now["begins"]))
     old["calls"][1]["cues"][0]["offset_m"] = 0.5
     old["start"]["x_m"] -= 1.2
     calls, _, ((_, begins), _) = of_a_plan(plan_upgraded(old, made))
     assert "50 cm ahead of the B-pillar" in calls[1][1][1]
-    assert "own tail 30 cm past the parked tail" in begins
+    assert "own tail 30 cm past the parked vehicle's tail" in begins
 
 
 BAY_METHODS = ("Full-lock forward bay", "Swing-wide forward bay", "Swing-out reverse bay")
@@ -198,7 +198,7 @@ def test_what_is_hidden_blunt_or_far_from_marks_is_told_with_what_to_do_instead(
     assert instead(hidden, Leant(by=0.1, cue=shows)) == "Lean 10 cm forward. There."
     assert instead(hidden, Leant(by=-0.05, cue=shows)) == "Lean 5 cm back. There."
     assert f"have somebody outside call {at}" in instead(hidden)
-    assert f"it leaves 40 cm: go by {at}" in instead(seen_so("side glass", 0.05, scatter=0.4))
+    assert f"it leaves 40 cm open: go by {at}" in instead(seen_so("side glass", 0.05, scatter=0.4))
     for far in (-0.4, float("nan")):
         assert "strip of tape on the side glass" in instead(seen_so("side glass", far))
 

@@ -14,7 +14,7 @@ from faircorner.cues.prepare import prepare
 from faircorner.cues.stops import first_stop, last_stop
 from faircorner.plane import Floats
 from faircorner.said import Said
-from faircorner.sides import turned_in
+from faircorner.sides import Side, turned_in
 from faircorner.sight import TOLD, Sharpness
 
 __all__ = ["plan_upgraded"]
@@ -74,7 +74,7 @@ def _told(call: Body, then: Body, scene: Scene) -> Body:
     until = call.get("until")
     if until is None:
         return call
-    seen = {"seen": _seen(cues[0], until).document()} if cues else {}
+    seen = {"seen": _seen(cues[0], until, scene.side).document()} if cues else {}
     hidden = bool(cues) and cues[0]["through"] is None
     lean = Said("lean until it shows") if hidden else Said()
     leant = [{**cue, "leant": _leant(cue).document()} for cue in cues]
@@ -95,8 +95,10 @@ def _waited_for(call: Body, then: Body, scene: Scene) -> Said:
     return step.until.said(came)
 
 
-def _seen(cue: Body, until: Body) -> Said:
+def _seen(cue: Body, until: Body, side: Side) -> Said:
     told, feature, offset = TOLD[cue["along"]], cue["feature"], cue["offset_m"]
+    if told.flips and side == "right" and offset is not None:
+        offset = -offset
     place = Said() if feature is None else told.place(feature, offset)
     # Edges alone were told by their height.
     if told is TOLD["z"]:

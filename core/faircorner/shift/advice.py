@@ -1,6 +1,6 @@
-"""What to change: move a cue, practise a step, or move on. Derivation: docs/sums/shift.md."""
+"""What to change: move a cue, look for what is wrong, practise, or move on. docs/sums/shift.md."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal, TypeAlias
 
 import numpy as np
@@ -14,7 +14,7 @@ from faircorner.shift.scatter import scatter_share
 
 __all__ = ["Advice", "AdviceKind", "advise"]
 
-AdviceKind: TypeAlias = Literal["too few", "move cue", "practise", "move on"]
+AdviceKind: TypeAlias = Literal["too few", "move cue", "look for it", "practise", "move on"]
 # A step is ready to leave behind when this many attempts in ten would meet the standard.
 _READY = 0.8
 # A real bias that costs less than this chance does no harm: the cue may stay.
@@ -56,7 +56,8 @@ def advise(
     drive : see `driving`
     The call is named for which there is most evidence, of several with nearly as much the one that
     moves least. Advice to move a cue is given only when the evidence is enough, the move, in whole
-    steps of 5 cm, takes at least half of the bias away, and an attempt stands to gain by it.
+    steps of 5 cm, takes at least half of the bias away, and an attempt stands to gain by it. Where
+    no move does, and yet all miss one way and stand to gain if they did not, that is to look for.
     """
     share = scatter_share(finishes.covariance, sensitivity)
     hypotheses = hold(finishes, sensitivity)
@@ -79,6 +80,10 @@ def advise(
                 kind, best, by, explained, after = "move cue", call, move, taken, then
             else:
                 let_be = call + 1, -move
+        if kind == "practise" and evidence.biased:
+            without = replace(tries, rest=tries.rest - finishes.bias)
+            if chance(without, drive, nothing).share - now.share >= _WORTH:
+                kind, best = "look for it", None
     return Advice(
         kind=kind,
         call=None if best is None else best + 1,

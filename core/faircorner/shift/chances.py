@@ -123,6 +123,8 @@ def next_tries(
     gain = variances @ sensitivity.T @ np.linalg.inv(seen)
     values, vectors = np.linalg.eigh(variances - gain @ sensitivity @ variances)
     hidden = vectors * np.sqrt(np.maximum(values, 0))
+    # What no call's coming late explains of where the finishes lie is led back with the rest.
+    off = off + (hypotheses.about - hypotheses.late @ sensitivity.T)[which]
     late = off @ gain.T + norm.ppf(points[2 + p :]).T @ hidden.T
     return Tries(
         count=finishes.count,

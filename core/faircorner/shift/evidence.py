@@ -26,10 +26,13 @@ class Evidence:
     odds : (calls,), how many times likelier the finishes are if that call alone comes early or
         late than if none does
     late : (calls,), m, how late that call would come, negative early, in whole steps
+    one_way : how many times likelier they are if all miss one way, by whatever it is, than if none
+        does
     """
 
     odds: Floats
     late: Floats
+    one_way: float
 
     @property
     def of_any(self) -> float:
@@ -41,18 +44,28 @@ class Evidence:
         """Whether a call is to blame, so surely that looking every time makes no mistake of it."""
         return self.of_any >= ENOUGH
 
+    @property
+    def biased(self) -> bool:
+        """Whether all miss one way, a call to blame or not, as surely."""
+        return self.one_way >= ENOUGH
+
 
 def weigh(hypotheses: Hypotheses) -> Evidence:
-    """Hold each call's coming late, by every step, against none doing so.
+    """Hold each call's coming late, by every step, against none doing so; and a bias of any kind.
 
     Bayes factors (Jeffreys 1961).
     """
     told = logsumexp(hypotheses.likely, axis=0)
     calls = hypotheses.late.shape[1]
     # Beyond such odds nothing is surer.
-    against = np.exp(np.clip(told[1:] - told[0], -50, 50)).reshape(calls, -1)
-    steps = hypotheses.late[1:].sum(axis=1).reshape(calls, -1)
-    odds = against.sum(axis=1)
-    late = np.round((against * steps).sum(axis=1) / odds / STEP) * STEP
+    *against, one_way = np.exp(np.clip(told[1:] - told[0], -50, 50))
+    each = np.reshape(against, (calls, -1))
+    steps = hypotheses.late[1:-1].sum(axis=1).reshape(calls, -1)
+    odds = each.sum(axis=1)
+    late = np.round((each * steps).sum(axis=1) / odds / STEP) * STEP
     # Every call is held before as likely to be the one as any other, together as likely as none.
-    return Evidence(odds=odds * calls, late=late)
+    return Evidence(
+        odds=odds * calls,
+        late=late,
+        one_way=float(one_way / np.exp(hypotheses.before[-1])),
+    )

@@ -18,21 +18,29 @@ STEP, _REACH, _USUAL = 0.05, 0.60, 0.20
 _SCATTERS = (0.03, 0.05, 0.08, 0.12, 0.18, 0.27)
 # How many attempts what is held of the scatter beforehand weighs, besides one for each measure.
 _WEIGHT = 4
+# How many attempts it weighs that a bias of no call is small: it may well be three scatters. And
+# how likely such a bias is held beforehand, beside none.
+_SMALL, _ONE_WAY = 0.1, 0.1
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Hypotheses:
-    """No call to blame, which comes first, or one alone that comes late by one step.
+    """No call to blame, which comes first; one alone that comes late by one step; and, last, that
+    all miss one way by whatever it is.
 
     late : (h, calls), m, how late each call comes
+    about : (h, p), where the finishes lie by it, less the plan
     likely : (scatters, h), logarithms of how likely the finishes make each with each scatter of the
-        hands; half of what is held before is for no call to blame
+        hands, and it was held before
+    before : (h,), logarithms of how likely it was held before, beside no call to blame
     spread : (scatters, h, p, p), what is left of the finishes about where each says they would lie
     freedom : degrees of it, of a next finish's multivariate t
     """
 
     late: Floats
+    about: Floats
     likely: Floats
+    before: Floats
     spread: Floats
     freedom: int
 
@@ -46,22 +54,37 @@ def hold(finishes: FinishSet, sensitivity: Floats) -> Hypotheses:
     """
     n, p = finishes.count, len(finishes.bias)
     late, before = _beforehand(sensitivity.shape[1])
+    # Of a bias that may be whatever it is, what is held before takes a little away.
+    about = late @ sensitivity.T
+    about[-1] = finishes.bias * n / (n + _SMALL)
+    weighs = np.full(len(late), float(n))
+    weighs[-1] = n * _SMALL / (n + _SMALL)
     off = finishes.bias - late @ sensitivity.T
     weight = p + _WEIGHT
     hands = sensitivity @ sensitivity.T * np.square(_SCATTERS)[:, None, None]
     held = (hands + np.diag(FLOOR[:p] ** 2)) * (weight - p - 1)
-    about = finishes.squares + n * off[:, :, None] * off[:, None, :]
-    spread = held[:, None] + about
+    left = finishes.squares + weighs[:, None, None] * off[:, :, None] * off[:, None, :]
+    spread = held[:, None] + left
     likely = weight / 2 * np.linalg.slogdet(held)[1][:, None]
-    likely = likely - (weight + n) / 2 * np.linalg.slogdet(spread)[1] + np.log(before)
-    return Hypotheses(late=late, likely=likely, spread=spread, freedom=weight + n - p + 1)
+    likely = likely - (weight + n) / 2 * np.linalg.slogdet(spread)[1] + before
+    likely[:, -1] += p / 2 * np.log(_SMALL / (n + _SMALL))
+    # Where exactly it lies is not known: a next finish lies about it that much more widely.
+    spread[:, -1] *= 1 + 1 / (n + _SMALL)
+    return Hypotheses(
+        late=late, about=about, likely=likely, before=before, spread=spread,
+        freedom=weight + n - p + 1,
+    )  # fmt: skip
 
 
 def _beforehand(calls: int) -> tuple[Floats, Floats]:
-    """Each call's lateness (h, calls), m, and how likely it is held before any finish, (h,)."""
+    """Each call's lateness (h, calls), m, and the logarithm of how likely it is held before any
+    finish, (h,), beside no call to blame.
+    """
     steps = np.arange(1, round(_REACH / STEP) + 1) * STEP
     steps = np.concatenate((-steps[::-1], steps))
     alone = (np.eye(calls)[:, None, :] * steps[:, None]).reshape(-1, calls)
     usual = np.exp(-0.5 * (steps / _USUAL) ** 2)
     share = np.tile(usual / usual.sum() / calls, calls)
-    return np.concatenate((np.zeros((1, calls)), alone)), np.concatenate(([1.0], share)) / 2
+    none = np.zeros((1, calls))
+    before = np.log(np.concatenate(([1.0], share, [_ONE_WAY])))
+    return np.concatenate((none, alone, none)), before

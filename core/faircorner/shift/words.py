@@ -21,6 +21,8 @@ def headline(advice: Advice, finishes: FinishSet) -> Said:
                 call=advice.call or 0,
                 by=Length(abs(advice.by)),
             )
+        case "look for it":
+            return Said("advice look for it")
         case "practise" if advice.call is not None:
             return Said("advice practise call", call=advice.call)
         case "practise":
@@ -44,6 +46,8 @@ def because(advice: Advice, finishes: FinishSet) -> Said:
                 odds=int(advice.odds),
                 explained=_percent(advice.explained),
             )
+        case "look for it":
+            return Said("advice look for it because")
         case "practise" if advice.call is not None:
             share = _percent(float(advice.scatter_share[advice.call - 1]))
             return Said("advice practise because, like one call", share=share, call=advice.call)

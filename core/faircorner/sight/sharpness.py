@@ -61,7 +61,7 @@ class Sharpness:
         """What leaning does; nothing where nobody can say, as on a picture that changes panes.
 
         >>> str(Sharpness(scatter=0.1, lean=0.1, image=-0.03, late=0.2).leant)
-        'lean 10 cm forward: the picture moves 3 cm, the stop 20 cm late'
+        'lean 10 cm forward and the picture moves 3 cm: you stop 20 cm late'
         """
         if not np.isfinite(self.image):
             return Said()

@@ -32,7 +32,7 @@ class Told:
         return "xyz".index(self.along)
 
     def place(self, feature: str, offset: float) -> Said:
-        """Where an image stands that is `offset` m from a mark.
+        """Where an image stands that is `offset` m from a mark, the working side on the left.
 
         >>> str(HIGH.place("sill", -0.03)), str(ALONG.place("B-pillar", 0.01))
         ('3 cm below the sill', 'level with the B-pillar')
@@ -43,9 +43,9 @@ class Told:
         return Said(code, off=Length(abs(offset)), feature=feature)
 
 
-# Along a pane beside the driver, forward positive; across a screen or rear glass, left positive;
-# above a mark.
+# Along a pane beside the driver, forward positive; across a screen or rear glass, positive toward
+# the working side, which is the near one; above a mark.
 ALONG = Told(along="x", beyond="image ahead of", short="image behind")
-ACROSS = Told(along="y", beyond="image beside", short="image beside", flips=True)
+ACROSS = Told(along="y", beyond="image near side", short="image off side", flips=True)
 HIGH = Told(along="z", beyond="image above", short="image below")
 TOLD = {told.along: told for told in (ALONG, ACROSS, HIGH)}

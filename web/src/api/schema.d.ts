@@ -4502,7 +4502,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "too few" | "move cue" | "practise" | "move on";
+            kind: "too few" | "move cue" | "look for it" | "practise" | "move on";
             said: components["schemas"]["SaidOut"];
             because: components["schemas"]["SaidOut"];
             /** Call */

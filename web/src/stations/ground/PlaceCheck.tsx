@@ -54,7 +54,9 @@ const MARKS: Record<Noted["grade"], string> = {
 };
 
 const reason = (noted: Noted, units: Units): string => {
-  const what = noted.said.text;
+  // What was measured reads on from its figure; what was not is named as its field is.
+  const field = noted.grade === "not noted" && LEAST[noted.item as keyof typeof LEAST];
+  const what = field ? t(field) : noted.said.text;
   const told =
     noted.metres !== null
       ? t("ground.so far to it", { metres: distance(noted.metres, units), what })
