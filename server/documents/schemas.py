@@ -1,12 +1,13 @@
-from datetime import datetime
+from datetime import date, datetime, timedelta
 from typing import Annotated, Any, Literal, TypeAlias
 
+from django.utils import timezone
 from faircorner.cues import Look
 from faircorner.cues.events import EdgeName
 from faircorner.cues.places import OwnPoint
-from faircorner.documents.reading import in_full
+from faircorner.documents.reading import in_full, read_document
+from faircorner.ground import Answer, Landmark, Lines, ThingKind, suitability
 from faircorner.ground import KindName as PlaceKind
-from faircorner.ground import Landmark, Lines, ThingKind
 from ninja import Schema
 from pydantic import Field
 
@@ -25,6 +26,8 @@ from server.documents.bodies import (
 from server.request_body import RequestBody
 from server.said import SaidOut
 
+# Standards change: figures older than this may no longer hold.
+_AGED = timedelta(days=366)
 KindName = Literal["vehicle", "seat", "ground", "method", "standard"]
 
 
@@ -101,8 +104,15 @@ class SeatEntry(_Entry):
 
 
 class GroundEntry(_Entry):
+    """suits : what the place check comes to"""
+
     kind: Literal["ground"]
     latest: GroundRevision
+    suits: Answer
+
+    @staticmethod
+    def resolve_suits(obj: Any) -> Any:
+        return suitability(read_document("ground", obj.latest.body).build()).answer
 
 
 class MethodEntry(_Entry):
@@ -111,8 +121,16 @@ class MethodEntry(_Entry):
 
 
 class StandardEntry(_Entry):
+    """aged : whether its day is so long ago that the authority should be asked again"""
+
     kind: Literal["standard"]
     latest: StandardRevision
+    aged: bool
+
+    @staticmethod
+    def resolve_aged(obj: Any) -> bool:
+        dated = date.fromisoformat(obj.latest.body["dated"])
+        return timezone.localdate() - dated > _AGED
 
 
 DocumentOut: TypeAlias = Annotated[
@@ -281,7 +299,7 @@ class NotedOut(Schema):
 
 
 class SuitabilityOut(Schema):
-    answer: Literal["suits", "with care", "not here", "not known yet"]
+    answer: Answer
     noted: list[NotedOut]
 
 

@@ -1,18 +1,30 @@
 from datetime import timedelta
-from typing import Literal
+from typing import Any, Literal
 from uuid import UUID
 
-from django.db.models import Count, DateTimeField, ExpressionWrapper, F, Q, QuerySet, Value
-from django.db.models.functions import TruncDate
+from django.contrib.postgres.expressions import ArraySubquery
+from django.db.models import (
+    Count,
+    DateTimeField,
+    ExpressionWrapper,
+    F,
+    OuterRef,
+    Q,
+    QuerySet,
+    Value,
+)
+from django.db.models.functions import JSONObject, TruncDate
 from django.utils import timezone
 from ninja import Query, Router, Status
 from ninja.pagination import paginate
 
+from server.documents.models import Document
 from server.lessons.models import Attempt, Lesson
 from server.lessons.schemas import (
     AttemptIn,
     AttemptOut,
     CorrectionIn,
+    Documents,
     Learners,
     LessonChange,
     LessonChanged,
@@ -22,6 +34,7 @@ from server.lessons.schemas import (
     ReadingsIO,
     StandingOut,
     TapeOut,
+    UseOut,
     VoidIn,
 )
 from server.lessons.services import (
@@ -35,6 +48,7 @@ from server.lessons.services import (
     tape_result,
 )
 from server.lessons.standing import standings
+from server.lessons.uses import uses
 from server.lists import Search
 from server.planning.models import CueSheet
 from server.schools.access import TEACH, Caller, may
@@ -60,7 +74,22 @@ def _lessons(request: Caller) -> QuerySet[Lesson]:
     lessons = Lesson.objects.for_caller(request).select_related("learner", "instructor")
     # Counting groups the rows, and grouping drops the order a model asks for.
     days = lessons.alias(driven_on=TruncDate(f"{driven}__started", tzinfo=zone))
-    return days.annotate(attempts=counted).order_by("starts", "id")
+    told = days.annotate(attempts=counted).alias(ends=_ENDS)
+    return told.annotate(clashes=ArraySubquery(_clashing(request))).order_by("starts", "id")
+
+
+def _clashing(request: Caller) -> QuerySet[Lesson, Any]:
+    """Of a lesson that takes place, those beside it that its learner or instructor cannot keep."""
+    others = Lesson.objects.for_caller(request).filter(cancelled=False).alias(ends=_ENDS)
+    theirs = Q(learner=OuterRef("learner")) | Q(instructor=OuterRef("instructor"))
+    beside = others.filter(
+        theirs, starts__lt=OuterRef("ends"), ends__gt=OuterRef("starts"),
+        cancelled=OuterRef("cancelled"),
+    )  # fmt: skip
+    named = JSONObject(
+        learner="learner__name", instructor="instructor__name", starts="starts", minutes="minutes"
+    )
+    return beside.exclude(pk=OuterRef("pk")).order_by("starts", "id").values(told=named)
 
 
 @router.get("/lessons", response=list[LessonOut], operation_id="lessons_list")
@@ -76,7 +105,7 @@ def lessons_list(
     lessons = _lessons(request)
     if when is not None:
         coming = Q(ends__gt=timezone.now())
-        lessons = lessons.alias(ends=_ENDS).filter(coming if when == "coming" else ~coming)
+        lessons = lessons.filter(coming if when == "coming" else ~coming)
     if learner is not None:
         lessons = lessons.filter(learner=learner)
     for word in search.split():
@@ -120,6 +149,13 @@ def standings_list(request: Caller, learners: Query[Learners]) -> object:
     if request.member.role == Role.LEARNER:
         people = people.filter(pk=request.member.pk)
     return standings(people.filter(pk__in=learners.learner))
+
+
+@router.get("/uses", response=list[UseOut], operation_id="uses_list")
+def uses_list(request: Caller, asked: Query[Documents]) -> object:
+    """Who drives by documents, of at most a page of them; a learner hears of themselves alone."""
+    documents = Document.objects.for_school(request.school).filter(pk__in=asked.document)
+    return uses(documents, CueSheet.objects.for_caller(request))
 
 
 @router.get("/attempts", response=list[AttemptOut], operation_id="attempts_list")

@@ -47,11 +47,24 @@ class LessonWas(Schema):
         return str(obj.instructor.name)
 
 
+class ClashOut(Schema):
+    """Another lesson at the same time, of the same learner or instructor."""
+
+    learner: str
+    instructor: str
+    starts: datetime
+    minutes: int
+
+
 class LessonOut(LessonWas):
-    """attempts : what the learner drove on the same day of the school's"""
+    """attempts : what the learner drove on the same day of the school's
+
+    clashes : lessons that the caller may see and that cannot both take place
+    """
 
     id: int
     attempts: int
+    clashes: list[ClashOut]
 
 
 class LessonChanged(LessonWas):
@@ -89,6 +102,20 @@ class StandingOut(Schema):
     learner_id: int
     next_lesson: datetime | None
     sheet: StandingSheet | None
+
+
+class Documents(Schema):
+    """Whose uses are asked for; repeated for each."""
+
+    document: Annotated[list[int], Field(max_length=500)]
+
+
+class UseOut(Schema):
+    """Who drives by a document now; behind : how many of them by an older revision of it."""
+
+    document_id: int
+    learners: list[str]
+    behind: int
 
 
 class LessonIn(RequestBody):

@@ -75,6 +75,9 @@ class PersonIn(RequestBody):
 
 
 class PersonChange(RequestBody):
+    """role : left as it is where it is not given"""
+
+    role: RoleName | None = None
     name: Annotated[str, Field(max_length=120)]
     note: Annotated[str, Field(max_length=300)]
     email: Annotated[str, Field(max_length=254)]
@@ -87,6 +90,7 @@ class PersonWas(Schema):
     at: datetime = Field(alias="history_date")
     by: str
     name: str
+    role: RoleName
     note: str
     email: str
 

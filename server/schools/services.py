@@ -60,13 +60,21 @@ def add_person(
 
 
 @transaction.atomic
-def change_person(member: Member, *, name: str, note: str, email: str, active: bool) -> Member:
+def change_person(
+    member: Member, *, role: str | None, name: str, note: str, email: str, active: bool
+) -> Member:
     """Name, note and address, and whether they may still sign in; what they drove stays either way.
 
+    role : of those who teach; None leaves it as it is
     Raises InputError naming the field.
     """
-    if not active and member.role == Role.LEAD and not _other_lead(member):
-        raise InputError("active", Said("the last lead"))
+    role = role or member.role
+    stays = active and role == Role.LEAD
+    if member.role == Role.LEAD and not stays and not _other_lead(member):
+        raise InputError("active" if role == Role.LEAD else "role", Said("the last lead"))
+    if role != member.role and Role.LEARNER in (role, member.role):
+        raise InputError("role", Said("learner or teacher"))
+    member.role = role
     member.name, member.note = required("name", name), note.strip()
     member.email = _address(email)
     member.user.is_active = active

@@ -43,9 +43,7 @@ def test_a_new_bay_is_made_changed_and_driven(page):
     pick_method(page, "Full-lock forward bay")
     station(page, "Cues")
     expect(page.get_by_role("button", name="Use this sheet and drive")).to_be_enabled()
-    expect(drawing(page, "Plan of the manoeuvre, Ropewalk yard")).to_contain_text(
-        "neighbour before"
-    )
+    expect(drawing(page, "Plan of the manoeuvre, Ropewalk yard")).to_contain_text("near neighbour")
     expect(page.get_by_role("region", name="How near it passes")).to_contain_text(
         "body to the wall"
     )

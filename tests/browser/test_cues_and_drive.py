@@ -246,7 +246,8 @@ def test_targets_are_large_enough_for_a_thumb(page):
     page.get_by_role("button", name="Start the clock").wait_for()
     small = [
         (box["width"], box["height"])
-        for button in page.get_by_role("main").get_by_role("button").all()
+        # A word that is explained stands in its sentence, and nothing hangs on pressing it.
+        for button in page.locator("main button:not([data-term])").all()
         for box in [button.bounding_box()]
         if box["height"] < 44 or box["width"] < 44
     ]

@@ -145,7 +145,7 @@ def test_a_call_is_played_late_and_what_cannot_be_played_is_named(docket, lead):
     assert late["finish"]["angle_deg"] == pytest.approx(plan["finish"]["angle_deg"], abs=0.05)
     assert late["breaks"]["text"] == ""
     far = send(lead, "POST", "/api/plan/play", {**docket, "call": 1, "by_m": 0.9}).json()
-    assert "meets the neighbour before" in far["breaks"]["text"]
+    assert "meets the near neighbour" in far["breaks"]["text"]
     for wrong, field in (({"call": 7, "by_m": 0.1}, "call"), ({"call": 1, "by_m": 9}, "by_m")):
         answer = send(lead, "POST", "/api/plan/play", {**docket, **wrong})
         assert (answer.status_code, answer.json()["field"]) == (422, field)

@@ -2,6 +2,7 @@
 
 import copy
 import json
+from datetime import date, timedelta
 
 import pytest
 from django.core.cache import cache
@@ -272,6 +273,27 @@ def test_what_is_put_away_is_out_of_the_way_and_not_gone(ours):
     (entry,) = lead.get("/api/documents", {"kind": "vehicle"}).json()["items"]
     assert entry["seats"] == [{"id": seat, "name": "seat", "away": True}]
     assert ids(kind="seat") == []
+
+
+def test_lists_tell_what_is_missing(ours, lead):
+    def first(kind):
+        return send(lead, "GET", f"/api/documents?kind={kind}").json()["items"][0]
+
+    place, standard = ours.revisions["ground"], ours.revisions["standard"]
+    assert first("ground")["suits"] == "not known yet"
+    for revision, body in (
+        (place, {**place.body, "check": {"legal": False}}),
+        (standard, {**standard.body, "dated": (date.today() - timedelta(days=360)).isoformat()}),
+    ):
+        path = f"/api/documents/{revision.document_id}/revisions"
+        made = send(lead, "POST", path, {"based_on": revision.number, "body": body})
+        assert made.status_code == 201, made.content
+    assert first("ground")["suits"] == "not here"
+    assert first("standard")["aged"] is False
+    old = {**standard.body, "dated": (date.today() - timedelta(days=370)).isoformat()}
+    path = f"/api/documents/{standard.document_id}/revisions"
+    send(lead, "POST", path, {"based_on": standard.number + 1, "body": old})
+    assert first("standard")["aged"] is True
 
 
 def test_documents_are_found_by_name_and_seats_by_their_vehicles(ours):

@@ -366,6 +366,29 @@ def test_a_lesson_is_moved_and_cancelled_and_how_it_was_stays(ours):
     assert [one["notes"] for one in seen] == ["Bring the cones"]
 
 
+def test_lessons_that_cannot_both_take_place_are_told(ours):
+    lead, zoe = ours.client("lead"), ours.client("lead")
+    other = send(zoe, "POST", "/api/people", {"name": "Zoe"}).json()["id"]
+    first = booked(lead, ours, minutes=60)
+    assert first["clashes"] == []
+    # Back to back is no clash, nor is another instructor's lesson with somebody else.
+    booked(lead, ours, starts="2031-03-04T16:30", learner=other)
+    booked(lead, ours, learner=other, instructor=ours.members["instructor"].pk)
+    assert changed(lead, first).json()["clashes"] == []
+    same = booked(lead, ours, starts="2031-03-04T15:00", minutes=45, learner=other)
+    assert [one["learner"] for one in same["clashes"]] == ["learner of ours", "Zoe"]
+    first, *_ = send(lead, "GET", f"/api/lessons?learner={first['learner_id']}").json()["items"]
+    told = {"learner": "Zoe", "instructor": "lead of ours", "starts": "2031-03-04T15:00:00Z",
+            "minutes": 45}  # fmt: skip
+    assert first["clashes"] == [told]
+    # Whom their instructor teaches besides is no business of a learner's.
+    (theirs,) = send(ours.client("learner"), "GET", "/api/lessons").json()["items"]
+    assert theirs["clashes"] == []
+    assert changed(lead, same, cancelled=True).json()["clashes"] == []
+    first, *_ = send(lead, "GET", f"/api/lessons?learner={first['learner_id']}").json()["items"]
+    assert first["clashes"] == []
+
+
 def test_a_lesson_is_given_by_who_teaches_to_who_learns(ours):
     lead, people = ours.client("lead"), ours.members
     body = {"learner": people["learner"].pk, "starts": "2031-03-04T15:30"}
@@ -388,6 +411,31 @@ def test_a_lesson_is_to_come_until_it_is_over(ours):
     assert told(search="learner quay") == ["later"]
     assert told(sort="-starts", limit=2) == ["later", "under way"]
     assert told(learner=ours.members["lead"].pk) == []
+
+
+def test_who_drives_by_a_document_is_told(ours, lead):
+    people = {name: send(lead, "POST", "/api/people", {"name": name}).json()["id"]
+              for name in ("Zoe", "Abel")}  # fmt: skip
+    docket = {kind: revision.pk for kind, revision in ours.revisions.items()}
+    for learner in people.values():
+        sheet = send(lead, "POST", "/api/sheets", {**docket, "learner": learner})
+        assert sheet.status_code == 201
+    vehicle = ours.revisions["vehicle"]
+    asked = f"/api/uses?document={vehicle.document_id}"
+    everybody = ["Abel", "Zoe", "learner of ours"]
+    of_it = {"document_id": vehicle.document_id, "learners": everybody}
+    assert send(lead, "GET", asked).json() == [{**of_it, "behind": 0}]
+    newer = send(lead, "POST", f"/api/documents/{vehicle.document_id}/revisions", {
+        "based_on": vehicle.number, "body": {**vehicle.body, "length_m": 4.1}})  # fmt: skip
+    again = {**docket, "vehicle": newer.json()["id"], "learner": people["Zoe"]}
+    assert send(lead, "POST", "/api/sheets", again).status_code == 201
+    assert send(lead, "GET", asked).json() == [{**of_it, "behind": 2}]
+    # Of each learner the sheet counts that they used last, and of those who come no more none.
+    gone = {"name": "Abel", "note": "", "email": "", "active": False}
+    send(lead, "PUT", f"/api/people/{people['Abel']}", gone)
+    assert send(lead, "GET", asked).json()[0]["learners"] == ["Zoe", "learner of ours"]
+    own = send(ours.client("learner"), "GET", asked).json()
+    assert own == [{**of_it, "learners": ["learner of ours"], "behind": 1}]
 
 
 def test_where_learners_stand(ours, lead):

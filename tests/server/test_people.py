@@ -111,6 +111,26 @@ def test_somebody_leads_the_school_always(ours):
     assert change(lead, me, active=False).status_code == 200
 
 
+def test_what_somebody_may_is_changed_by_the_lead_alone(ours):
+    lead, instructor = ours.client("lead"), ours.client("instructor")
+    me, trainee = ours.members["lead"].pk, ours.members["trainee"].pk
+    learner = ours.members["learner"].pk
+    assert change(instructor, trainee, role="instructor").status_code == 403
+    assert change(lead, trainee, role="instructor").json()["role"] == "instructor"
+    assert change(lead, trainee).json()["role"] == "instructor"
+    before = send(lead, "GET", f"/api/people/{trainee}/history").json()[-1]
+    assert before["role"] == "trainee"
+    for client, who, role in (
+        (instructor, learner, "lead"), (lead, learner, "trainee"), (lead, trainee, "learner"),
+        (lead, me, "instructor"),
+    ):  # fmt: skip
+        refused = change(client, who, role=role)
+        assert (refused.status_code, refused.json()["field"]) == (422, "role")
+    add(lead, role="lead")
+    assert change(lead, me, role="instructor").json()["role"] == "instructor"
+    assert change(lead, me, role="lead").status_code == 403
+
+
 def test_ones_own_password_is_changed_by_who_knows_it(ours):
     here, elsewhere = ours.client("instructor"), ours.client("instructor")
     path, new = "/api/session/password", CHOSEN["password"]

@@ -66,6 +66,7 @@ def requests_naming(house):
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
         "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),
         "standings_list": ("GET", f"/api/standings?learner={learner}", None),
+        "uses_list": ("GET", f"/api/uses?document={vehicle.document_id}", None),
         "lesson_change": ("PUT", f"/api/lessons/{lesson.pk}", {
             "learner": learner, "starts": STARTED, "based_on": 1}),
         "lesson_history": ("GET", f"/api/lessons/{lesson.pk}/history", None),
@@ -130,7 +131,7 @@ def requests_naming(house):
 
 
 NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
-            "standings_list",
+            "standings_list", "uses_list",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",
@@ -165,6 +166,8 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
         assert "theirs" not in send(client, "GET", path).content.decode()
     stranger = theirs.members["learner"].pk
     assert send(client, "GET", f"/api/standings?learner={stranger}").json() == []
+    foreign = theirs.revisions["vehicle"].document_id
+    assert send(client, "GET", f"/api/uses?document={foreign}").json() == []
     shown = {d["id"] for d in send(client, "GET", "/api/documents").json()["items"]}
     assert shown == set(ours.school.documents.values_list("pk", flat=True))
 

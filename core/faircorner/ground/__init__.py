@@ -18,7 +18,7 @@ from faircorner.ground.obstacle import Edge, Obstacle
 from faircorner.ground.place import Ground
 from faircorner.ground.sighted import SIGHTED_KINDS, Sighted
 from faircorner.ground.sketch import MeasureLine, Sketch
-from faircorner.ground.suitability import Remark, Suitability, suitability
+from faircorner.ground.suitability import Answer, Remark, Suitability, suitability
 from faircorner.ground.things import Thing, ThingKind, put_down, take_away, things
 
 __all__ = [
@@ -26,6 +26,7 @@ __all__ = [
     "KERB",
     "KINDS",
     "SIGHTED_KINDS",
+    "Answer",
     "AnyGoalModel",
     "Bay",
     "Berth",

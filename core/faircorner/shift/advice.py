@@ -81,7 +81,8 @@ def advise(
             else:
                 let_be = call + 1, -move
         if kind == "practise" and evidence.biased:
-            without = replace(tries, rest=tries.rest - finishes.bias)
+            steady = replace(finishes, bias=np.zeros_like(finishes.bias))
+            without = next_tries(steady, hold(steady, sensitivity), sensitivity, rng)
             if chance(without, drive, nothing).share - now.share >= _WORTH:
                 kind, best = "look for it", None
     return Advice(

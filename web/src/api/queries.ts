@@ -117,6 +117,17 @@ export const standingsQuery = (learner: number[]) =>
     placeholderData: keepPreviousData,
   });
 
+/** Who drives by documents now; nobody is asked for where there are none. */
+export const usesQuery = (document: number[]) =>
+  queryOptions({
+    queryKey: ["documents", "uses", document],
+    queryFn:
+      document.length === 0
+        ? skipToken
+        : ({ signal }) => ask.get("/api/uses", { params: { query: { document } }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
 export const lessonHistoryQuery = (lesson: number) =>
   queryOptions({
     queryKey: ["lessons", "history", lesson],

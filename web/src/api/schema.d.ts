@@ -822,6 +822,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Uses List
+         * @description Who drives by documents, of at most a page of them; a learner hears of themselves alone.
+         */
+        get: operations["uses_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts": {
         parameters: {
             query?: never;
@@ -1227,8 +1247,13 @@ export interface components {
              */
             email: string;
         };
-        /** PersonChange */
+        /**
+         * PersonChange
+         * @description role : left as it is where it is not given
+         */
         PersonChange: {
+            /** Role */
+            role?: ("lead" | "instructor" | "trainee" | "learner") | null;
             /** Name */
             name: string;
             /** Note */
@@ -1283,6 +1308,11 @@ export interface components {
             by: string;
             /** Name */
             name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "lead" | "instructor" | "trainee" | "learner";
             /** Note */
             note: string;
             /** Email */
@@ -1688,7 +1718,10 @@ export interface components {
              */
             check: components["schemas"]["CheckModel"];
         };
-        /** GroundEntry */
+        /**
+         * GroundEntry
+         * @description suits : what the place check comes to
+         */
         GroundEntry: {
             /** Id */
             id: number;
@@ -1700,6 +1733,11 @@ export interface components {
              */
             kind: "ground";
             latest: components["schemas"]["GroundRevision"];
+            /**
+             * Suits
+             * @enum {string}
+             */
+            suits: "suits" | "with care" | "not here" | "not known yet";
         };
         /** GroundRevision */
         GroundRevision: {
@@ -2051,7 +2089,10 @@ export interface components {
             /** Thing */
             thing: string;
         };
-        /** StandardEntry */
+        /**
+         * StandardEntry
+         * @description aged : whether its day is so long ago that the authority should be asked again
+         */
         StandardEntry: {
             /** Id */
             id: number;
@@ -2063,6 +2104,8 @@ export interface components {
              */
             kind: "standard";
             latest: components["schemas"]["StandardRevision"];
+            /** Aged */
+            aged: boolean;
         };
         /** StandardRevision */
         StandardRevision: {
@@ -4053,8 +4096,27 @@ export interface components {
             gap_m: number;
         };
         /**
+         * ClashOut
+         * @description Another lesson at the same time, of the same learner or instructor.
+         */
+        ClashOut: {
+            /** Learner */
+            learner: string;
+            /** Instructor */
+            instructor: string;
+            /**
+             * Starts
+             * Format: date-time
+             */
+            starts: string;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * LessonOut
          * @description attempts : what the learner drove on the same day of the school's
+         *
+         *     clashes : lessons that the caller may see and that cannot both take place
          */
         LessonOut: {
             /** Learner Id */
@@ -4086,6 +4148,8 @@ export interface components {
             id: number;
             /** Attempts */
             attempts: number;
+            /** Clashes */
+            clashes: components["schemas"]["ClashOut"][];
         };
         /** PagedLessonOut */
         PagedLessonOut: {
@@ -4247,6 +4311,26 @@ export interface components {
             taped: number;
             /** Met */
             met: number;
+        };
+        /**
+         * Documents
+         * @description Whose uses are asked for; repeated for each.
+         */
+        Documents: {
+            /** Document */
+            document: number[];
+        };
+        /**
+         * UseOut
+         * @description Who drives by a document now; behind : how many of them by an older revision of it.
+         */
+        UseOut: {
+            /** Document Id */
+            document_id: number;
+            /** Learners */
+            learners: string[];
+            /** Behind */
+            behind: number;
         };
         /**
          * AttemptOut
@@ -5907,6 +5991,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandingOut"][];
+                };
+            };
+        };
+    };
+    uses_list: {
+        parameters: {
+            query: {
+                document: number[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UseOut"][];
                 };
             };
         };

@@ -66,6 +66,7 @@ export type Finding = Schemas["FindingOut"];
 export type FinishSet = Schemas["SetOut"];
 export type Lesson = Schemas["LessonOut"];
 export type Standing = Schemas["StandingOut"];
+export type Use = Schemas["UseOut"];
 export type GroundState = Schemas["GroundOut"];
 export type Thing = Schemas["ThingOut"];
 export type GoalKind = Schemas["ManoeuvreWords"]["goal"];

@@ -78,6 +78,7 @@ export const FromFile = ({ address, back }: Props) => {
         {...told("password")}
       />
       {elsewhere && <Alert severity="error">{begin.error?.message}</Alert>}
+      <Box role="status">{begin.isPending && t("begin.reading the file")}</Box>
       <Box sx={{ display: "flex", gap: 1 }}>
         <Button type="submit" variant="contained" disabled={!file} loading={begin.isPending}>
           {t("begin.begin")}

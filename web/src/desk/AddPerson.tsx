@@ -1,5 +1,4 @@
 /** Somebody of the school, by name: a learner, or whom else the lead adds. */
-import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -7,10 +6,9 @@ import { added } from "../api/added";
 import { ask } from "../api/client";
 import type { Role } from "../api/types";
 import { useMay } from "../shell/useDocket";
-import { named, t } from "../words";
+import { t } from "../words";
 import { AddForm } from "./AddForm";
-
-const ROLES: readonly Role[] = ["learner", "trainee", "instructor", "lead"];
+import { RoleField, TEACHERS } from "./RoleField";
 
 /** learner : whether nobody else is asked for */
 export const AddPerson = ({ learner = false }: { learner?: boolean }) => {
@@ -38,22 +36,7 @@ export const AddPerson = ({ learner = false }: { learner?: boolean }) => {
         onChange={(e) => setName(e.target.value)}
         required
       />
-      {any && (
-        <TextField
-          select
-          size="small"
-          label={t("desk.role")}
-          value={role}
-          onChange={(e) => setRole(e.target.value as Role)}
-          sx={{ minWidth: 140 }}
-        >
-          {ROLES.map((one) => (
-            <MenuItem key={one} value={one}>
-              {named(one)}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
+      {any && <RoleField among={["learner", ...TEACHERS]} value={role} choose={setRole} />}
       <TextField
         size="small"
         label={t("desk.note")}

@@ -13,6 +13,7 @@ import { useDates } from "../shell/useDates";
 import { useChangeDocket, useMay } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
+import { Clashes } from "./Clashes";
 import { Desk } from "./Desk";
 import { BookLesson, ChangeLesson } from "./LessonForm";
 import { ListTools } from "./lists/ListTools";
@@ -110,6 +111,7 @@ const Row = ({ lesson, stands }: RowProps) => {
           <Box sx={{ fontSize: 13 }}>
             <Standing stands={stands} />
           </Box>
+          <Clashes of={lesson} />
         </Box>
         {teaches && (
           <Button onClick={() => change({ learner: lesson.learner_id })}>

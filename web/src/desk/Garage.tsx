@@ -9,15 +9,16 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ChangeEvent, useState } from "react";
 import { Link } from "react-router";
 import { ask } from "../api/client";
-import type { Entry } from "../api/types";
+import type { VehicleBody } from "../api/types";
 import { download } from "../shell/download";
 import { length } from "../shell/units";
 import { useChangeDocket, useMay, useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Desk } from "./Desk";
-import { Card, DocumentList } from "./lists/DocumentList";
+import { Card, DocumentList, type Used } from "./lists/DocumentList";
 import { PutAway } from "./lists/PutAway";
+import { Uses } from "./lists/Uses";
 import { NewSeat } from "./NewSeat";
 import { NewVehicle } from "./NewVehicle";
 
@@ -26,7 +27,7 @@ const Garage = () => {
   return (
     <Desk title={t("desk.garage")}>
       <DocumentList kind="vehicle" none={t("desk.no vehicle yet")}>
-        {(vehicle) => <Vehicle vehicle={vehicle} />}
+        {(vehicle, use) => <Vehicle vehicle={vehicle} use={use} />}
       </DocumentList>
       {shapes && <Another />}
       {shapes && <Import />}
@@ -34,7 +35,7 @@ const Garage = () => {
   );
 };
 
-const Vehicle = ({ vehicle }: { vehicle: Entry<"vehicle"> }) => {
+const Vehicle = ({ vehicle, use }: Used<"vehicle">) => {
   const units = useUnits();
   const change = useChangeDocket();
   const body = vehicle.latest.body;
@@ -86,8 +87,23 @@ const Vehicle = ({ vehicle }: { vehicle: Entry<"vehicle"> }) => {
           </Button>
         )}
       </Box>
+      <Unmeasured body={body} />
+      <Uses use={use} />
       {measuring && <NewSeat vehicle={vehicle} />}
     </Card>
+  );
+};
+
+/** What of a vehicle nobody has measured. */
+const Unmeasured = ({ body }: { body: VehicleBody }) => {
+  const what = body.assumed.map((part) => t(`seat.assumed ${part}`)).join(", ");
+  const oneCircle = body.steering.circles.length === 0;
+  if (!what && !oneCircle) return null;
+  return (
+    <Box sx={{ fontSize: 14, color: ink.ochre }}>
+      {what && t("seat.assumed as usual", { what })}{" "}
+      {oneCircle && t("seat.only the full lock circle")}
+    </Box>
   );
 };
 

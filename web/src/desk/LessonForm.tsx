@@ -14,6 +14,7 @@ import { useDocket } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
 import { AddForm } from "./AddForm";
+import { Clashes } from "./Clashes";
 import { PersonField, type Somebody } from "./PersonField";
 
 interface Typed {
@@ -62,6 +63,7 @@ export const BookLesson = () => {
   return (
     <AddForm action={t("desk.book a lesson")} add={add}>
       <Fields typed={typed} setTyped={setTyped} />
+      {add.data && <Clashes of={add.data} />}
     </AddForm>
   );
 };

@@ -14,7 +14,8 @@ import { useUndo } from "../shell/Undo";
 import { useDates } from "../shell/useDates";
 import { useMay } from "../shell/useDocket";
 import { ink } from "../theme";
-import { t } from "../words";
+import { named, t } from "../words";
+import { RoleField, TEACHERS } from "./RoleField";
 import { TheirData } from "./TheirData";
 
 export const LookAfter = ({ person }: { person: Person }) => {
@@ -25,11 +26,12 @@ export const LookAfter = ({ person }: { person: Person }) => {
   const [name, setName] = useState(person.name);
   const [note, setNote] = useState(person.note);
   const [email, setEmail] = useState(person.email);
+  const [role, setRole] = useState(person.role);
   const save = useMutation({
     mutationFn: (active: boolean) =>
       ask.put("/api/people/{person_id}", {
         params: { path: { person_id: person.id } },
-        body: { name, note, email, active },
+        body: { name, role, note, email, active },
       }),
     onSuccess: async ({ active }) => {
       if (person.active && !active)
@@ -72,6 +74,9 @@ export const LookAfter = ({ person }: { person: Person }) => {
           onChange={(e) => setEmail(e.target.value)}
           sx={{ flex: 1, minWidth: 200 }}
         />
+        {lead && person.role !== "learner" && (
+          <RoleField among={TEACHERS} value={role} choose={setRole} />
+        )}
         <Button type="submit" variant="outlined" disabled={save.isPending}>
           {t("desk.save")}
         </Button>
@@ -103,7 +108,7 @@ const Before = ({ person }: { person: Person }) => {
             // Told until when it held: the state after it began then.
             until: dates.stamp(data[i]?.at ?? was.at),
             by: data[i]?.by || t("desk.nobody here"),
-            what: [was.name, was.note, was.email].filter(Boolean).join(" · "),
+            what: [was.name, named(was.role), was.note, was.email].filter(Boolean).join(" · "),
           })}
         </div>
       ))}

@@ -3,7 +3,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { Entry } from "../api/types";
 import { PLACES } from "../places";
 import { download } from "../shell/download";
 import { useDates } from "../shell/useDates";
@@ -12,19 +11,20 @@ import { useGoalOf } from "../shell/useVocabulary";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Desk } from "./Desk";
-import { Card, DocumentList } from "./lists/DocumentList";
+import { Card, DocumentList, type Used } from "./lists/DocumentList";
 import { PutAway } from "./lists/PutAway";
+import { Uses } from "./lists/Uses";
 
 const Methods = () => (
   <Desk title={t("desk.methods")}>
     <Typography color="text.secondary">{t("desk.methods are changed on cues")}</Typography>
     <DocumentList kind="method" none={t("desk.no method yet")}>
-      {(method) => <Method method={method} />}
+      {(method, use) => <Method method={method} use={use} />}
     </DocumentList>
   </Desk>
 );
 
-const Method = ({ method }: { method: Entry<"method"> }) => {
+const Method = ({ method, use }: Used<"method">) => {
   const change = useChangeDocket();
   const dates = useDates();
   const goalOf = useGoalOf();
@@ -50,6 +50,7 @@ const Method = ({ method }: { method: Entry<"method"> }) => {
         <PutAway document={method} name={name} />
       </Box>
       {body.why && <Typography>{body.why}</Typography>}
+      <Uses use={use} />
     </Card>
   );
 };

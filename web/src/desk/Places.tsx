@@ -3,31 +3,32 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import type { Entry } from "../api/types";
 import { PLACES } from "../places";
 import { download } from "../shell/download";
 import { useDates } from "../shell/useDates";
 import { useChangeDocket, useMay } from "../shell/useDocket";
 import { NewPlace } from "../stations/ground/NewPlace";
+import { ANSWERS } from "../stations/ground/PlaceCheck";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Desk } from "./Desk";
-import { Card, DocumentList } from "./lists/DocumentList";
+import { Card, DocumentList, type Used } from "./lists/DocumentList";
 import { PutAway } from "./lists/PutAway";
+import { Uses } from "./lists/Uses";
 
 const Places = () => {
   const shapes = useMay().shape;
   return (
     <Desk title={t("desk.places")}>
       <DocumentList kind="ground" none={t("desk.no place yet")}>
-        {(ground) => <Place ground={ground} />}
+        {(ground, use) => <Place ground={ground} use={use} />}
       </DocumentList>
       {shapes && <NewPlace />}
     </Desk>
   );
 };
 
-const Place = ({ ground }: { ground: Entry<"ground"> }) => {
+const Place = ({ ground, use }: Used<"ground">) => {
   const change = useChangeDocket();
   const dates = useDates();
   const { name, body, number, created } = ground.latest;
@@ -50,6 +51,10 @@ const Place = ({ ground }: { ground: Entry<"ground"> }) => {
         <Button onClick={() => download(`${name}.ground.json`, body)}>{t("desk.export")}</Button>
         <PutAway document={ground} name={name} />
       </Box>
+      <Box sx={{ fontSize: 14, ...(ground.suits !== "suits" && { color: ink.ochre }) }}>
+        {t("ground.is this a place")} {t(ANSWERS[ground.suits])}.
+      </Box>
+      <Uses use={use} />
     </Card>
   );
 };

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Entry, StandardBody } from "../api/types";
+import type { StandardBody } from "../api/types";
 import { type FinishWords, PLACES } from "../places";
 import { download } from "../shell/download";
 import { useDates } from "../shell/useDates";
@@ -14,20 +14,21 @@ import { limitText, measureName } from "../stations/tape/VerdictCard";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Desk } from "./Desk";
-import { Card, DocumentList } from "./lists/DocumentList";
+import { Card, DocumentList, type Used } from "./lists/DocumentList";
 import { PutAway } from "./lists/PutAway";
+import { Uses } from "./lists/Uses";
 import { StandardEditor } from "./StandardEditor";
 
 const Standards = () => (
   <Desk title={t("desk.standards")}>
     <Typography color="text.secondary">{t("desk.standards differ by country")}</Typography>
     <DocumentList kind="standard" none={t("desk.no standard yet")}>
-      {(standard) => <Standard standard={standard} />}
+      {(standard, use) => <Standard standard={standard} use={use} />}
     </DocumentList>
   </Desk>
 );
 
-const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
+const Standard = ({ standard, use }: Used<"standard">) => {
   const goalOf = useGoalOf();
   const dates = useDates();
   const shapes = useMay().shape;
@@ -56,6 +57,8 @@ const Standard = ({ standard }: { standard: Entry<"standard"> }) => {
         )}
         <PutAway document={standard} name={body.name} />
       </Box>
+      {standard.aged && <Box sx={{ fontSize: 14, color: ink.ochre }}>{t("desk.old by now")}</Box>}
+      <Uses use={use} />
       {editing && <StandardEditor standard={standard} words={words} />}
       {!editing && <Limits body={body} words={words} />}
     </Card>

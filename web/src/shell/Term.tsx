@@ -2,18 +2,18 @@
 import Box from "@mui/material/Box";
 import Tooltip from "@mui/material/Tooltip";
 import type { ReactNode } from "react";
-import { type Code, t } from "../words";
 
 interface Props {
-  means: Code;
+  means: string;
   children?: ReactNode;
 }
 
 export const Term = ({ means, children }: Props) => (
-  <Tooltip title={t(means)} describeChild enterTouchDelay={0} leaveTouchDelay={6000}>
+  <Tooltip title={means} describeChild enterTouchDelay={0} leaveTouchDelay={6000}>
     <Box
       component="button"
       type="button"
+      data-term
       sx={{
         all: "unset",
         cursor: "help",

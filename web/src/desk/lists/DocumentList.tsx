@@ -3,8 +3,8 @@
 import Paper from "@mui/material/Paper";
 import { useQuery } from "@tanstack/react-query";
 import { Fragment, type ReactNode } from "react";
-import { documentsQuery } from "../../api/queries";
-import type { Entry, Kind } from "../../api/types";
+import { documentsQuery, usesQuery } from "../../api/queries";
+import type { Entry, Kind, Use } from "../../api/types";
 import { Failure, Waiting } from "../../shell/states";
 import { useMay } from "../../shell/useDocket";
 import { t } from "../../words";
@@ -14,16 +14,22 @@ import { useList } from "./useList";
 
 const SORTS = ["name", "changed", "oldest"] as const;
 
+/** One of the list's documents, as its card shows it. */
+export type Used<K extends Kind> = { [kind in K]: Entry<K> } & { use: Use | undefined };
+
 interface Props<K extends Kind> {
   kind: K;
   none: string;
-  children: (entry: Entry<K>) => ReactNode;
+  /** use : who drives by it, once that is known */
+  children: (entry: Entry<K>, use: Use | undefined) => ReactNode;
 }
 
 export const DocumentList = <K extends Kind>({ kind, none, children }: Props<K>) => {
   const list = useList<(typeof SORTS)[number]>("name");
   const shapes = useMay().shape;
   const documents = useQuery(documentsQuery(kind, { ...list.asked, away: list.away }));
+  const { data: uses = [] } = useQuery(usesQuery(documents.data?.items.map((one) => one.id) ?? []));
+  const useOf = new Map(uses.map((use) => [use.document_id, use]));
   return (
     <>
       <ListTools list={list} sorts={SORTS} {...(shapes && { away: t("desk.put away things") })} />
@@ -32,7 +38,7 @@ export const DocumentList = <K extends Kind>({ kind, none, children }: Props<K>)
       )}
       {documents.isPending && <Waiting />}
       {documents.data?.items.map((entry) => (
-        <Fragment key={entry.id}>{children(entry)}</Fragment>
+        <Fragment key={entry.id}>{children(entry, useOf.get(entry.id))}</Fragment>
       ))}
       {documents.data && (
         <Pages

@@ -13,6 +13,7 @@ import { finishWords } from "../../places";
 import { LEAST, leastOf } from "../../places/leastWords";
 import { MethodPicture } from "../../shell/MethodPicture";
 import { Failure, Waiting } from "../../shell/states";
+import { Term } from "../../shell/Term";
 import { length, type Units } from "../../shell/units";
 import { useDocket, useUnits } from "../../shell/useDocket";
 import { useLongWork } from "../../shell/useLongWork";
@@ -86,11 +87,10 @@ const Figures = ({ method }: { method: MethodChoice }) => {
   const least = useLongWork(leastSizesQuery(method.docket), tightens);
   if (planned.error) return <Failure error={planned.error} retry={() => void planned.refetch()} />;
   if (!plan) return <Waiting />;
-  const sizes =
-    least.found?.map((size) => [t(LEAST[size.what]), leastOf(size, units)] as const) ?? [];
-  const rows = plan.feasible
+  const sizes = least.found?.map((size): Row => [t(LEAST[size.what]), leastOf(size, units)]) ?? [];
+  const rows: Row[] = plan.feasible
     ? figuresOf(plan, method, units)
-    : [[t("compare.cannot be driven here"), plan.reason.said.text] as const];
+    : [[t("compare.cannot be driven here"), plan.reason.said.text]];
   return (
     <div>
       <Box
@@ -103,9 +103,9 @@ const Figures = ({ method }: { method: MethodChoice }) => {
         }}
       >
         <tbody>
-          {[...rows, ...sizes].map(([name, said]) => (
+          {[...rows, ...sizes].map(([name, said, means]) => (
             <tr key={name}>
-              <td>{name}</td>
+              <td>{means ? <Term means={means}>{name}</Term> : name}</td>
               <td>{said}</td>
             </tr>
           ))}
@@ -116,16 +116,15 @@ const Figures = ({ method }: { method: MethodChoice }) => {
   );
 };
 
-const figuresOf = (
-  plan: Plan,
-  method: MethodChoice,
-  units: Units,
-): (readonly [string, string])[] => {
+/** What it is, how much, and where it needs it what that means. */
+type Row = readonly [name: string, said: string, means?: string];
+
+const figuresOf = (plan: Plan, method: MethodChoice, units: Units): Row[] => {
   const { totals, finish, calls } = plan;
   const along = `${totals.along}_m` as const;
   const words = finishWords(method.docket.ground.body.goal, method.body);
   return [
-    [t("compare.movements"), String(totals.movements)],
+    [t("compare.movements"), String(totals.movements), t("terms.movement")],
     [t("compare.calls to get right"), String(calls.length)],
     [
       t("compare.narrowest window"),
@@ -135,6 +134,7 @@ const figuresOf = (
             window: length(totals.narrowest_m, units),
             number: totals.narrowest_call,
           }),
+      t("terms.window"),
     ],
     [t("compare.calls that do not show"), totals.unseen == null ? "–" : String(totals.unseen)],
     [t("compare.swings out"), length(totals.swings_out_m, units)],

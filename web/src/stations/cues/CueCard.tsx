@@ -3,11 +3,11 @@
 import Box from "@mui/material/Box";
 import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
-import Tooltip from "@mui/material/Tooltip";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
 import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
+import { Term } from "../../shell/Term";
 import { t } from "../../words";
 import { Moved, marksAssumed, useAssumed, useSharp } from "./told";
 
@@ -47,9 +47,12 @@ export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Prop
         <Moved call={call} />
         <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
           {sharp && (
-            <Tooltip title={assumed}>
-              <Chip size="small" color="primary" variant="outlined" label={sharp} />
-            </Tooltip>
+            <Chip
+              size="small"
+              color="primary"
+              variant="outlined"
+              label={<Term means={t("terms.sharp", { assumed })}>{sharp}</Term>}
+            />
           )}
         </Box>
         <Typography sx={{ fontSize: 13, mt: 0.75 }} color="text.secondary">

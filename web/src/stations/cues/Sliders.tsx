@@ -3,6 +3,7 @@
 import Box from "@mui/material/Box";
 import Slider from "@mui/material/Slider";
 import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
+import { Term } from "../../shell/Term";
 import { degrees, hands, length, percent } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -70,6 +71,7 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
       )}
       <Figure
         name={t("cues.hands rolling")}
+        means={t("terms.hands")}
         value={options.turns_per_metre ?? plan.set.turns_per_metre}
         said={(v) => hands(v, units)}
         range={[...tried.turns_per_metre, 0.1]}
@@ -87,13 +89,14 @@ const amountName = (fit: string): string =>
 
 interface FigureProps {
   name: string;
+  means?: string;
   value: number;
   said: (value: number) => string;
   range: readonly [number, number, number];
   onChange: (value: number) => void;
 }
 
-const Figure = ({ name, value, said, range: [min, max, step], onChange }: FigureProps) => (
+const Figure = ({ name, means, value, said, range: [min, max, step], onChange }: FigureProps) => (
   <Box>
     <Box
       sx={{
@@ -104,7 +107,7 @@ const Figure = ({ name, value, said, range: [min, max, step], onChange }: Figure
         fontSize: 13,
       }}
     >
-      <span>{name}</span>
+      {means ? <Term means={means}>{name}</Term> : <span>{name}</span>}
       <Box component="strong" sx={{ color: ink.ink, fontSize: 15 }}>
         {said(value)}
       </Box>

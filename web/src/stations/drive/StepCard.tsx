@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import type { Sheet } from "../../api/types";
 import { CallDisc, EarlyWedge, EyeMark, FirstStop, LateWedge, OnDot } from "../../drawing/marks";
+import { Term } from "../../shell/Term";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
 import { isUnseen } from "../cues/Unseen";
@@ -87,7 +88,10 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
         <Box key={look.look} sx={{ ...row, gap: 1, mt: 0.75, pl: { xs: 0, sm: 5 } }}>
           <EyeMark state={draft.looks[i] ?? "open"} size={26} />
           <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
-            <strong>{named(look.look)}</strong>: {look.said.text}
+            <Term means={t(`terms.${look.look}`)}>
+              <strong>{named(look.look)}</strong>
+            </Term>
+            : {look.said.text}
           </Box>
           <Box
             role="group"

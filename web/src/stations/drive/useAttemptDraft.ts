@@ -2,6 +2,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { ask } from "../../api/client";
+import { attemptsQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
 import { useStored } from "../../shell/useStored";
 import { type Jotted, notesOf } from "./jotted";
@@ -82,6 +83,11 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void)
     },
     onSuccess: async (attempt) => {
       done();
+      // Whoever goes on to Tape at once finds this attempt there, and types into no older one.
+      client.setQueryData(
+        attemptsQuery(sheet.id).queryKey,
+        (there) => there && [...there.filter((one) => one.id !== attempt.id), attempt],
+      );
       await client.invalidateQueries({ queryKey: ["attempts"] });
       await client.invalidateQueries({ queryKey: ["docket"] });
       onKept(attempt.id);

@@ -39,7 +39,7 @@ const CHOICES = {
   neighbour: { label: "ground.neighbour", of: ["straight", "askew", "up on the kerb"] },
 } as const;
 
-const ANSWERS: Record<Found["answer"], Code> = {
+export const ANSWERS: Record<Found["answer"], Code> = {
   suits: "ground.it suits",
   "with care": "ground.it suits with care",
   "not here": "ground.not here",

@@ -65,8 +65,8 @@ export const MeasureTable = ({ finishes, words }: Props) => {
               }}
               components={{
                 b: <strong />,
-                bias: <Term means="shift.bias is" />,
-                scatter: <Term means="shift.scatter is" />,
+                bias: <Term means={t("terms.bias")} />,
+                scatter: <Term means={t("terms.scatter")} />,
               }}
             />
           </Box>

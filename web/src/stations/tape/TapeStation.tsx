@@ -183,6 +183,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
               <Button
                 sx={{ minHeight: 52 }}
                 loading={spoilt.isPending}
+                title={t("terms.spoilt")}
                 onClick={() => spoilt.mutate()}
               >
                 {attempt.void ? t("tape.count it again") : t("tape.spoilt by others")}
