@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from tests.browser.axe import found
-from tests.browser.steps import INES, choose, sign_in
+from tests.browser.steps import INES, choose, field, sign_in
 
 SCREENS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare", "people", "diary",
            "garage", "places", "methods", "standards", "school", "hill", "trailer")  # fmt: skip
@@ -61,6 +61,25 @@ SIDEWAYS = """() => [...document.querySelectorAll("html, main, main *")].filter(
 }).map((e) => `${e.tagName} ${e.scrollWidth} in ${e.clientWidth}`)"""
 
 
+# Words that do not fit where they stand; a heading for screen readers alone is one pixel wide.
+CUT = """() => [...document.querySelectorAll("header *, nav *, main *")].filter((e) => {
+  const { overflowX, overflowY } = getComputedStyle(e);
+  const box = e.getBoundingClientRect();
+  const hides = overflowX === "hidden" || overflowX === "clip" || overflowY === "hidden";
+  const cut = e.scrollWidth > e.clientWidth + 2 || e.scrollHeight > e.clientHeight + 4;
+  return hides && cut && box.width > 2 && e.innerText?.trim();
+}).map((e) => e.innerText.slice(0, 60))"""
+
+
+def test_nothing_is_cut_on_a_tablet_held_upright(open_page):
+    page = open_page(768, 1024, has_touch=True, is_mobile=True)
+    sign_in(page)
+    for screen in SCREENS:
+        page.goto(f"/{screen}")
+        ready(page)
+        assert (screen, page.evaluate(SIDEWAYS), page.evaluate(CUT)) == (screen, [], [])
+
+
 @pytest.mark.parametrize("width", [390, 320])
 def test_a_learners_everything_fits_a_phone(open_page, width):
     page = open_page(width, 844, has_touch=True, is_mobile=True)
@@ -68,7 +87,7 @@ def test_a_learners_everything_fits_a_phone(open_page, width):
     for screen in SCREENS:
         page.goto(f"/{screen}")
         ready(page)
-        assert (screen, page.evaluate(SIDEWAYS)) == (screen, [])
+        assert (screen, page.evaluate(SIDEWAYS), page.evaluate(CUT)) == (screen, [], [])
         if width == 390:
             assert (screen, found(page)) == (screen, [])
     # The docket folds away, and the desk is behind one more button.
@@ -139,3 +158,59 @@ def test_a_keyboard_goes_past_docket_and_rail_and_along_the_ribbon(page):
     expect(ribbon).to_have_attribute("aria-valuenow", f"{float(total) - 1:.2f}".rstrip("0"))
     page.keyboard.press("Home")
     expect(ribbon).to_have_attribute("aria-valuetext", re.compile(f"^0 cm of {total}"))
+
+
+def tab_to(page, name):
+    """Tab on until what has that name has the focus, as somebody would who sees where it is."""
+    for _ in range(80):
+        page.keyboard.press("Tab")
+        named = "e => e.getAttribute('aria-label') || e.labels?.[0]?.innerText || e.innerText || ''"
+        told = page.evaluate(f"({named})(document.activeElement)")
+        if told.startswith(name):
+            return
+    pytest.fail(f"no way by Tab to {name}")
+
+
+def test_the_whole_round_by_keyboard_alone(page):
+    page.goto("/")
+    tab_to(page, "Name")
+    page.keyboard.type("oda")
+    tab_to(page, "Password")
+    page.keyboard.type("tidewell-demo")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("list", name="Calls")).to_be_visible()
+    tab_to(page, "Learner")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("listbox")).to_be_visible()
+    page.keyboard.type("Callum")
+    expect(page.get_by_role("option")).to_have_count(1)
+    page.keyboard.press("ArrowDown")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name="Learner: Callum Dray")).to_be_visible()
+    page.keyboard.press("Escape")
+    for key, title in (("1", "Seat"), ("2", "Ground"), ("3", "Cues")):
+        page.keyboard.press(key)
+        expect(page).to_have_title(f"{title} · Fair Corner")
+    expect(page.get_by_role("list", name="Calls")).to_be_visible()
+    tab_to(page, "Drive this sheet")
+    page.keyboard.press("Enter")
+    clock = page.get_by_role("button", name="Start the clock")
+    expect(clock).to_be_visible()
+    page.keyboard.press("Escape")
+    for key in ("Space", "d", "ArrowDown", "ArrowRight"):
+        page.keyboard.press(key)
+    late = page.get_by_role("group", name="Call 1").get_by_role("button", name="late")
+    expect(late).to_have_attribute("aria-pressed", "true")
+    tab_to(page, "Done: go and tape")
+    page.keyboard.press("Enter")
+    expect(field(page, "Front wheel to kerb")).to_have_value("")
+    for label, text in (("Front wheel", "26"), ("Rear wheel", "25"), ("Gap ahead", "2.1 m")):
+        tab_to(page, label)
+        page.keyboard.type(text)
+    expect(page.get_by_role("status", name="Verdict")).to_contain_text(re.compile("[Mm]et"))
+    tab_to(page, "Keep the readings")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("button", name="Kept")).to_be_visible()
+    page.keyboard.press("Escape")
+    page.keyboard.press("6")
+    expect(page.get_by_role("region", name="Advice")).to_be_visible()

@@ -108,10 +108,6 @@ const Row = ({ lesson, stands }: RowProps) => {
           {lesson.cancelled && <strong>{t("desk.cancelled")} </strong>}
           {[lesson.place, lesson.about].filter(Boolean).join(" · ")}
           {lesson.attempts > 0 && t("desk.attempts", { count: lesson.attempts })}
-          <Box sx={{ fontSize: 13 }}>
-            <Standing stands={stands} />
-          </Box>
-          <Clashes of={lesson} />
         </Box>
         {teaches && (
           <Button onClick={() => change({ learner: lesson.learner_id })}>
@@ -123,6 +119,10 @@ const Row = ({ lesson, stands }: RowProps) => {
             {t("desk.change")}
           </Button>
         )}
+      </Box>
+      <Box sx={{ fontSize: 14, pb: 0.75 }}>
+        <Standing stands={stands} about={lesson.about} />
+        <Clashes of={lesson} />
       </Box>
       {lesson.notes && <Box sx={{ pb: 0.5, whiteSpace: "pre-wrap" }}>{lesson.notes}</Box>}
       {open && <ChangeLesson lesson={lesson} close={() => setOpen(false)} />}

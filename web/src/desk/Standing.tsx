@@ -16,15 +16,17 @@ interface Props {
   stands: Told | undefined;
   /** Where the lesson itself is not told beside it. */
   next?: boolean;
+  /** What the lesson is about: a method of that name is not told twice. */
+  about?: string;
 }
 
-export const Standing = ({ stands, next = false }: Props) => {
+export const Standing = ({ stands, next = false, about = "" }: Props) => {
   const dates = useDates();
   if (!stands) return null;
   const { sheet, next_lesson } = stands;
   const told = [
     sheet
-      ? t("desk.drives", { method: sheet.method, vehicle: sheet.vehicle, ground: sheet.ground })
+      ? t(sheet.method === about ? "desk.drives in" : "desk.drives", sheet)
       : t("desk.no cue sheet yet"),
     sheet &&
       (sheet.taped > 0

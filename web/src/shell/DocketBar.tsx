@@ -103,6 +103,13 @@ export const DocketBar = () => {
   );
 };
 
+const twoLines = {
+  overflow: "hidden",
+  display: "-webkit-box",
+  WebkitLineClamp: 2,
+  WebkitBoxOrient: "vertical",
+  lineHeight: 1.2,
+} as const;
 const oneLine = { overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" } as const;
 
 interface Opened {
@@ -210,7 +217,7 @@ const Stub = ({ name, value, open }: StubProps) => {
             :
           </Box>
         </Box>
-        <Box sx={{ ...oneLine, fontSize: 15, fontWeight: 700 }}>{value}</Box>
+        <Box sx={{ ...twoLines, fontSize: 15, fontWeight: 700 }}>{value}</Box>
       </ButtonBase>
       {anchor && <Suspense>{open({ name, anchor, close: () => setAnchor(null) })}</Suspense>}
     </>

@@ -29,7 +29,7 @@ export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Prop
       sx={{
         overflow: "hidden",
         flexShrink: 0,
-        display: { xs: "grid", md: "block" },
+        display: { xs: "block", sm: "grid", md: "block" },
         gridTemplateColumns: "320px minmax(0, 1fr)",
       }}
     >
