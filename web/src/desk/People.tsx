@@ -71,9 +71,6 @@ const Row = ({ person, stands }: RowProps) => {
         <Box sx={{ width: 140 }}>{named(person.role)}</Box>
         <Box sx={{ flex: 1, minWidth: 160, color: ink.soft }}>
           {person.active ? person.note : t("desk.no longer comes")}
-          <Box sx={{ fontSize: 13 }}>
-            <Standing stands={stands} next />
-          </Box>
         </Box>
         {learner && person.id === docket.learner.id && <span>{t("desk.on the docket")}</span>}
         {learner && person.active && person.id !== docket.learner.id && (
@@ -87,6 +84,11 @@ const Row = ({ person, stands }: RowProps) => {
           </Button>
         )}
       </Box>
+      {stands && (
+        <Box sx={{ fontSize: 14, pb: 0.75 }}>
+          <Standing stands={stands} next />
+        </Box>
+      )}
       {open && <LookAfter person={person} />}
     </Box>
   );
