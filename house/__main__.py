@@ -16,7 +16,7 @@ USE = """use: ./fair-corner COMMAND
   worker                      one more worker for long work; DATABASE_URL says of which database
   test [PYTEST ARGUMENTS]     every check and every test
   bench                       how fast it is, as a table
-  core drive|plan FILE        the computation alone, JSON in and out; - reads standard input
+  core drive|plan|sight FILE  the computation alone, JSON in and out; - reads standard input
   formats                     write the JSON Schemas and the API's description to docs/formats/"""
 
 

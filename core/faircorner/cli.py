@@ -1,4 +1,4 @@
-"""The computation from the shell: `fair-corner core drive|plan FILE`, JSON in and out."""
+"""The computation from the shell: `fair-corner core drive|plan|sight FILE`, JSON in and out."""
 
 import gc
 import json
@@ -38,7 +38,7 @@ def _refuse(constant: str) -> float:
 
 
 # One module of `faircorner.commands` each: only the one that is asked for is loaded.
-_COMMANDS = ("drive", "plan")
+_COMMANDS = ("drive", "plan", "sight")
 
 
 def main(arguments: list[str] | None = None) -> int:

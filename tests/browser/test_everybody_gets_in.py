@@ -39,7 +39,8 @@ OPENED = [
     ("cues", "Judged by:"), ("cues", "Change this method"), ("people", "Look after"),
     ("people", "Erase"), ("diary", "Book a lesson"), ("diary", "Change"),
     ("garage", "Measure a new seat"), ("garage", "Measure a new vehicle"),
-    ("standards", "Change or copy"), ("tape", "Put right"),
+    ("standards", "Change or copy"), ("tape", "Put right"), ("tape", "How to put it right"),
+    ("cues", "How little room"), ("people", "Keys"),
 ]  # fmt: skip
 
 
@@ -52,6 +53,15 @@ def test_nothing_that_opens_shuts_anybody_out(page):
             ready(page)
         page.get_by_role("button", name=re.compile(f"^{name}")).first.click()
         assert (screen, name, found(page)) == (screen, name, [])
+
+
+def test_a_word_is_explained_where_it_stands(page):
+    sign_in(page)
+    page.get_by_role("button", name="Hands, rolling").focus()
+    page.keyboard.press("Shift+Tab")
+    page.keyboard.press("Tab")
+    expect(page.get_by_role("tooltip")).to_contain_text("How fast the wheel is turned")
+    assert found(page) == []
 
 
 SIDEWAYS = """() => [...document.querySelectorAll("html, main, main *")].filter((e) => {

@@ -10,6 +10,7 @@ from server.documents.models import Revision
 from server.documents.services import revise_document
 from server.lessons.models import Attempt
 from server.schools.models import Member
+from tests.browser.axe import found
 from tests.browser.steps import MAREN, choose, field, sign_in, station, type_length
 
 EYE = ("Above the ground", "Right of the middle")
@@ -141,6 +142,7 @@ def test_a_session_that_ended_asks_for_the_password_and_goes_on(page):
     Session.objects.filter(session_key=_session_of(page)).delete()
     page.get_by_role("button", name="Done: go and tape").click()
     expect(page.get_by_text("The session has ended. Sign in to go on")).to_be_visible()
+    assert found(page) == []
     page.get_by_label("Name").fill("oda")
     page.get_by_label("Password").fill("tidewell-demo")
     page.get_by_role("button", name="Sign in").click()

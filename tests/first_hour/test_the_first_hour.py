@@ -6,6 +6,7 @@ from playwright.sync_api import expect
 
 from server.founding.services import new_key
 from server.schools.models import School
+from tests.browser.axe import found
 from tests.browser.steps import field, note_attempt, station, type_length
 
 # Steady hands that end 10 inches too far out and 4 feet too close ahead.
@@ -34,6 +35,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
         page.get_by_role("option", name=chosen).click()
     page.get_by_role("button", name="Begin").click()
     expect(page.get_by_text("is too short")).to_be_visible()
+    assert found(page) == []
     page.get_by_label("Password").fill("violet-harbour-9")
     page.get_by_role("button", name="Begin").click()
 
@@ -44,7 +46,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     field(page, "Turns, straight to lock").fill("1.5")
     for label, text in (
         ("Circle at full lock", "36' 0"), ("Length", "15' 2"), ("Wheelbase", "8' 10"),
-        ("Overhang", "2' 11"), ("Width", "5' 11"), ("With mirrors", "5' 6"),
+        ("Front overhang", "2' 11"), ("Width", "5' 11"), ("With mirrors", "5' 6"),
         ("Rear track", "5' 0"), ("Front track", "5' 1"),
     ):  # fmt: skip
         type_length(page, label, text)
@@ -66,6 +68,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
         ("Left of the vehicle's middle", "14"),
     ):  # fmt: skip
         type_length(page, label, text)
+    assert found(page) == []
     page.get_by_role("button", name="Keep the seat").click()
     field(page, "Name of a new place").fill("Mill Street")
     page.get_by_role("button", name="New kerb").click()
@@ -74,6 +77,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
 
     # Who is new is shown the round once.
     expect(page.get_by_role("dialog", name="The round")).to_contain_text("type two to four tape")
+    assert found(page) == []
     page.get_by_role("button", name="Go on").click()
     expect(page.get_by_role("list", name="Calls")).to_be_visible()
     page.reload()

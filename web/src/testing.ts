@@ -18,5 +18,6 @@ export const CAR: VehicleBody = {
   trailer: null,
   features: [],
   glass: [],
+  mirrors: [],
   assumed: [],
 };

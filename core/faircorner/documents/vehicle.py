@@ -7,14 +7,16 @@ from pydantic import Field, model_validator
 
 from faircorner.documents.upgrades import upgraded
 from faircorner.documents.usual import VehicleClass
-from faircorner.model import Metres, Model, Name, Point3, inside
-from faircorner.plane import frozen
+from faircorner.model import Metres, Model, Name, Point2, Point3, inside
+from faircorner.plane import Floats, frozen
 from faircorner.sight import Seat
 from faircorner.vehicle import (
     TYRE_WIDTH,
     Circle,
     Feature,
     FeatureRole,
+    Mirror,
+    MovesWith,
     Opening,
     Steering,
     Trailer,
@@ -59,6 +61,46 @@ class FeatureModel(Model):
 class OpeningModel(Model):
     name: Name
     polygon_m: Annotated[list[Point3], Field(min_length=3, max_length=24)]
+
+
+class PointModel(Model):
+    x_m: Metres
+    y_m: Metres
+    z_m: Metres
+
+    def build(self) -> Floats:
+        return frozen([self.x_m, self.y_m, self.z_m])
+
+
+class DirectionModel(Model):
+    x: float
+    y: float
+    z: float
+
+
+class MirrorModel(Model):
+    """A mirror's glass; radius is null for a flat one.
+
+    aim : unit vector out of the glass
+    outline_m : across and up from its centre; across is to the right of who faces the glass
+    """
+
+    name: Name
+    centre: PointModel
+    aim: DirectionModel
+    radius_m: float | None
+    outline_m: Annotated[list[Point2], Field(min_length=3, max_length=40)]
+    moves_with: MovesWith = "body"
+
+    def build(self) -> Mirror:
+        return Mirror(
+            name=self.name,
+            centre=self.centre.build(),
+            aim=frozen([self.aim.x, self.aim.y, self.aim.z]),
+            radius=self.radius_m,
+            outline=frozen(self.outline_m),
+            moves_with=self.moves_with,
+        )
 
 
 class TrailerModel(Model):
@@ -106,6 +148,7 @@ class VehicleDocument(Model):
     trailer: TrailerModel | None = None
     features: Annotated[list[FeatureModel], Field(max_length=100)] = []
     glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
+    mirrors: Annotated[list[MirrorModel], Field(max_length=20)] = []
     assumed: Annotated[list[Assumed], Field(max_length=4)] = []
 
     def build(self) -> Vehicle:
@@ -136,6 +179,7 @@ class VehicleDocument(Model):
                 Feature(name=f.name, x=f.x_m, y=f.y_m, z=f.z_m, role=f.role) for f in self.features
             ),
             glass=tuple(self._opening(i) for i in range(len(self.glass))),
+            mirrors=tuple(self._mirror(i) for i in range(len(self.mirrors))),
             trailer=self._trailer(),
         )
 
@@ -145,16 +189,14 @@ class VehicleDocument(Model):
         with inside("trailer"):
             return self.trailer.build()
 
+    def _mirror(self, index: int) -> Mirror:
+        with inside(f"mirrors[{index}]"):
+            return self.mirrors[index].build()
+
     def _opening(self, index: int) -> Opening:
         pane = self.glass[index]
         with inside(f"glass[{index}]"):
             return Opening(name=pane.name, corners=frozen(pane.polygon_m))
-
-
-class PointModel(Model):
-    x_m: Metres
-    y_m: Metres
-    z_m: Metres
 
 
 class SeatDocument(Model):
@@ -169,6 +211,6 @@ class SeatDocument(Model):
         back = self.eye_looking_back
         return Seat(
             name=self.name,
-            eye=frozen([self.eye.x_m, self.eye.y_m, self.eye.z_m]),
-            looking_back=None if back is None else frozen([back.x_m, back.y_m, back.z_m]),
+            eye=self.eye.build(),
+            looking_back=None if back is None else back.build(),
         )

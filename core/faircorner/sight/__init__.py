@@ -14,6 +14,7 @@ from faircorner.sight.sharpness import (
     scatter,
     sharpness,
 )
+from faircorner.sight.shown import Shown, shown
 from faircorner.sight.told import TOLD, Told
 
 __all__ = [
@@ -27,11 +28,13 @@ __all__ = [
     "Onward",
     "Seat",
     "Sharpness",
+    "Shown",
     "Sighting",
     "Told",
     "covering",
     "edge_sights",
     "scatter",
     "sharpness",
+    "shown",
     "sight_of",
 ]

@@ -2,6 +2,7 @@
 
 from faircorner.vehicle.body import TYRE_WIDTH, Vehicle
 from faircorner.vehicle.features import Feature, FeatureRole, Opening
+from faircorner.vehicle.mirror import Mirror, MovesWith
 from faircorner.vehicle.steering import Circle, Steering, axle_radius
 from faircorner.vehicle.trailer import Trailer
 from faircorner.vehicle.tyres import tyre_poses
@@ -11,6 +12,8 @@ __all__ = [
     "Circle",
     "Feature",
     "FeatureRole",
+    "Mirror",
+    "MovesWith",
     "Opening",
     "Steering",
     "Trailer",

@@ -6,6 +6,7 @@ from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box, frozen
 from faircorner.said import Exact, Said
 from faircorner.vehicle.features import Feature, Opening
+from faircorner.vehicle.mirror import Mirror
 from faircorner.vehicle.steering import Steering
 from faircorner.vehicle.trailer import Trailer
 
@@ -55,6 +56,7 @@ class Vehicle:
     corner_cut: float = 0.0
     features: tuple[Feature, ...] = ()
     glass: tuple[Opening, ...] = ()
+    mirrors: tuple[Mirror, ...] = ()
     trailer: Trailer | None = None
     # Asked for at every place of every attempt.
     outline: tuple[Floats, ...] = field(init=False, repr=False)
@@ -162,4 +164,5 @@ class Vehicle:
             steering=self.steering.mirrored(),
             features=tuple(f.mirrored() for f in self.features),
             glass=tuple(g.mirrored() for g in self.glass),
+            mirrors=tuple(m.mirrored() for m in self.mirrors),
         )

@@ -1562,6 +1562,15 @@ export interface components {
              */
             back_m: number;
         };
+        /** DirectionModel */
+        DirectionModel: {
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Z */
+            z: number;
+        };
         /** EdgeModel */
         EdgeModel: {
             /** Name */
@@ -1954,6 +1963,32 @@ export interface components {
             created: string;
             /** Author */
             author: string;
+        };
+        /**
+         * MirrorModel
+         * @description A mirror's glass; radius is null for a flat one.
+         *
+         *     aim : unit vector out of the glass
+         *     outline_m : across and up from its centre; across is to the right of who faces the glass
+         */
+        MirrorModel: {
+            /** Name */
+            name: string;
+            centre: components["schemas"]["PointModel"];
+            aim: components["schemas"]["DirectionModel"];
+            /** Radius M */
+            radius_m: number | null;
+            /** Outline M */
+            outline_m: [
+                number,
+                number
+            ][];
+            /**
+             * Moves With
+             * @default body
+             * @enum {string}
+             */
+            moves_with: "body" | "trailer";
         };
         /**
          * ObstacleModel
@@ -2378,6 +2413,11 @@ export interface components {
                  */
                 glass: components["schemas"]["OpeningModel"][];
                 /**
+                 * Mirrors
+                 * @default []
+                 */
+                mirrors: components["schemas"]["MirrorModel"][];
+                /**
                  * Assumed
                  * @default []
                  */
@@ -2527,6 +2567,11 @@ export interface components {
              * @default []
              */
             glass: components["schemas"]["OpeningModel"][];
+            /**
+             * Mirrors
+             * @default []
+             */
+            mirrors: components["schemas"]["MirrorModel"][];
             /**
              * Assumed
              * @default []
@@ -2786,6 +2831,11 @@ export interface components {
                  * @default []
                  */
                 glass: components["schemas"]["OpeningModel"][];
+                /**
+                 * Mirrors
+                 * @default []
+                 */
+                mirrors: components["schemas"]["MirrorModel"][];
                 /**
                  * Assumed
                  * @default []

@@ -18,6 +18,9 @@ import { NewPlace } from "../stations/ground/NewPlace";
 import { ink } from "../theme";
 import { t } from "../words";
 
+/** A step that is still to come lies back, its words as dark as any. */
+const LATER = { background: "none", border: `1px dashed ${ink.line}` } as const;
+
 const FirstSteps = () => {
   const school = useSchool();
   const shapes = useMay().shape;
@@ -94,7 +97,7 @@ const Steps = () => {
           key={step.name}
           component="li"
           aria-current={i === now ? "step" : undefined}
-          sx={{ p: 2, display: "grid", gap: 1.5, opacity: i > now ? 0.75 : 1 }}
+          sx={{ p: 2, display: "grid", gap: 1.5, ...(i > now && LATER) }}
         >
           <Box sx={{ display: "flex", gap: 1.5, alignItems: "baseline", flexWrap: "wrap" }}>
             <Typography variant="h2">

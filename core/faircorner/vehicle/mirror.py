@@ -1,0 +1,73 @@
+"""A mirror's glass: where it is, which way it looks, how it is curved, and its outline."""
+
+from dataclasses import dataclass, field, replace
+from typing import Literal, TypeAlias
+
+import numpy as np
+from shapely import Polygon, prepare
+
+from faircorner.errors import InputError, between
+from faircorner.plane import Floats, frozen
+from faircorner.said import Said
+
+__all__ = ["Mirror", "MovesWith"]
+
+MovesWith: TypeAlias = Literal["body", "trailer"]
+
+# Glass farther than this from its own middle is a slip of the tape, m.
+_REACH = 0.6
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Mirror:
+    """Flat, or part of a sphere; metres in the vehicle's frame.
+
+    centre : (3,), the middle of the glass's face; aim : (3,), unit vector out of the glass
+    radius : of the sphere that a convex one is part of; None for a flat one
+    outline : (n, 2), across and up from the middle; across is to the right of who faces the glass
+    across, up : (3,), unit vectors of the outline
+    face : the outline as a shape
+    Raises InputError naming the measure that cannot be.
+    """
+
+    name: str
+    centre: Floats
+    aim: Floats
+    radius: float | None
+    outline: Floats
+    moves_with: MovesWith = "body"
+    across: Floats = field(init=False)
+    up: Floats = field(init=False)
+    face: Polygon = field(init=False)
+
+    def __post_init__(self) -> None:
+        aim, outline = frozen(self.aim), frozen(self.outline)
+        if abs(np.linalg.norm(aim) - 1) > 0.01:
+            raise InputError("aim", Said("must be one long", got=f"{np.linalg.norm(aim):.3f}"))
+        aim = frozen(aim / np.linalg.norm(aim))
+        if self.radius is not None:
+            between("radius_m", self.radius, 0.1, 20.0)
+        face = Polygon(outline)
+        if not face.is_valid or face.area < 1e-5:
+            raise InputError("outline_m", Said("must be a simple polygon"))
+        if np.linalg.norm(outline, axis=1).max() > min(_REACH, self.radius or _REACH):
+            raise InputError("outline_m", Said("is larger than such a glass"))
+        prepare(face)
+        # A glass that looks straight up or down has its upper edge ahead.
+        upright = np.array([0.0, 0.0, 1.0] if abs(aim[2]) < 0.999 else [1.0, 0.0, 0.0])
+        up = upright - (upright @ aim) * aim
+        up = frozen(up / np.linalg.norm(up))
+        for name, value in (
+            ("centre", frozen(self.centre)), ("aim", aim), ("outline", outline), ("face", face),
+            ("up", up), ("across", frozen(np.cross(up, aim))),
+        ):  # fmt: skip
+            object.__setattr__(self, name, value)
+
+    def mirrored(self) -> "Mirror":
+        flip = np.array([1.0, -1.0, 1.0])
+        return replace(
+            self,
+            centre=self.centre * flip,
+            aim=self.aim * flip,
+            outline=self.outline * np.array([-1.0, 1.0]),
+        )
