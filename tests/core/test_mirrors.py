@@ -182,6 +182,14 @@ def test_the_own_flank_hides_what_lies_behind_it_from_a_door_mirror():
         assert told == shows
 
 
+def test_without_any_glass_measured_a_mirror_shows_what_its_own_flank_lets_pass():
+    asked = request([("beside", *BESIDE), ("behind on the left", -9.0, 2.5, 0.8)])
+    asked["vehicle"]["glass"] = []
+    by, hidden = found(asked)
+    assert by == {"beside": {("right mirror", "mirror", "forward")}}
+    assert hidden == ["behind on the left"]
+
+
 def test_it_shows_the_same_wherever_the_vehicle_stands():
     places = np.array([[-6.0, -2.6], [20.0, 0.3], [-15.0, 0.2]])
     pose = np.array([12.0, -7.0, 2.1])

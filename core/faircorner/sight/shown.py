@@ -63,11 +63,16 @@ def _in_mirrors(vehicle: Vehicle, eye: Floats, place: Floats) -> Iterator[Shown]
 
 
 def _free(vehicle: Vehicle, body: Polygon, begin: Floats, end: Floats) -> bool:
-    """Whether a ray passes the vehicle's own body: inside it, through a pane, or beside it."""
+    """Whether a ray passes the vehicle's own body: inside it, through a pane, or beside it.
+
+    Where no pane was measured nobody can say what the body hides from within.
+    """
     within = [body.contains(Point(one[:2])) for one in (begin, end)]
     if all(within):
         return True
     if any(within):
+        if not vehicle.glass:
+            return True
         inner, outer = (begin, end) if within[0] else (end, begin)
         hits = [pane_hits(pane, inner, outer[None])[0, 0] for pane in vehicle.glass]
         return not np.isnan(hits).all()
