@@ -77,7 +77,7 @@ def test_a_learner_is_added_and_put_on_the_docket(page):
     assert Member.objects.get(name="Wren Aldous").school.name == "Tidewell Motor School"
 
 
-def test_a_lesson_is_booked_for_the_learner_on_the_docket(page):
+def test_a_lesson_is_booked_for_the_learner_on_the_docket_and_a_clash_is_told(page):
     sign_in(page)
     choose(page, "Learner", "Bea Orrin")
     desk(page, "Diary")
@@ -87,6 +87,13 @@ def test_a_lesson_is_booked_for_the_learner_on_the_docket(page):
     page.get_by_role("form").get_by_role("button", name="Book a lesson").click()
     expect(page.get_by_text("Between two vehicles")).to_be_visible()
     assert Lesson.objects.get(about="Between two vehicles").learner.name == "Bea Orrin"
+    # One that cannot be kept beside it is booked, and told at once.
+    page.get_by_label("Starts").fill("2031-03-04T16:00")
+    page.get_by_label("About").fill("A turn in the road")
+    page.get_by_role("form").get_by_role("button", name="Book a lesson").click()
+    clash = re.compile("At the same time: .* Bea Orrin with Maren Holt. Both cannot take place")
+    expect(page.get_by_role("form").get_by_text(clash)).to_be_visible()
+    expect(page.get_by_role("listitem").get_by_text(clash)).to_have_count(2)
 
 
 def test_the_diary_runs_forward_for_what_comes_and_back_for_what_was(page):
@@ -107,6 +114,9 @@ def offer(page, name, content):
 def test_a_vehicle_goes_out_as_a_file_and_comes_in_as_a_new_one(page, tmp_path):
     sign_in(page)
     desk(page, "Garage")
+    heron = page.locator(".MuiPaper-root").filter(has_text="Heron estate")
+    expect(heron).to_contain_text("In use by Joss Amber")
+    expect(heron).to_contain_text("Only the full-lock circle is measured")
     with page.expect_download() as download:
         page.get_by_role("button", name="Export").first.click()
     path = tmp_path / "vehicle.json"
