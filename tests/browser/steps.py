@@ -39,6 +39,8 @@ def choose(page, stub, item):
 
 def station(page, name):
     page.get_by_role("link", name=re.compile(f"\\d {name}$")).click()
+    # Until the station is there, the one before it is, with links of its own.
+    expect(page.get_by_role("heading", name=name, level=1)).to_be_attached()
 
 
 def desk(page, name):
