@@ -50,16 +50,17 @@ def hold(finishes: FinishSet, sensitivity: Floats) -> Hypotheses:
 
     sensitivity : (p, calls), finish per metre of lateness
     The covariance is integrated out under inverse Wisharts (Gelman et al. 2013, Bayesian Data
-    Analysis, 3.6), one for each scatter of the hands.
+    Analysis, 3.6), one for each scatter of the hands; of the last hypothesis the mean with it, a
+    normal law about 0 whose covariance is as many times larger as _SMALL is less than 1.
     """
     n, p = finishes.count, len(finishes.bias)
     late, before = _beforehand(sensitivity.shape[1])
-    # Of a bias that may be whatever it is, what is held before takes a little away.
     about = late @ sensitivity.T
+    off = finishes.bias - about
+    # Of a bias that may be whatever it is, what is held before takes a little away.
     about[-1] = finishes.bias * n / (n + _SMALL)
     weighs = np.full(len(late), float(n))
     weighs[-1] = n * _SMALL / (n + _SMALL)
-    off = finishes.bias - late @ sensitivity.T
     weight = p + _WEIGHT
     hands = sensitivity @ sensitivity.T * np.square(_SCATTERS)[:, None, None]
     held = (hands + np.diag(FLOOR[:p] ** 2)) * (weight - p - 1)
