@@ -91,7 +91,7 @@ def test_a_lesson_is_booked_for_the_learner_on_the_docket_and_a_clash_is_told(pa
     page.get_by_label("Starts").fill("2031-03-04T16:00")
     page.get_by_label("About").fill("A turn in the road")
     page.get_by_role("form").get_by_role("button", name="Book a lesson").click()
-    clash = re.compile("At the same time: .* Bea Orrin with Maren Holt. Both cannot take place")
+    clash = re.compile("at the same time: .* Bea Orrin with Maren Holt. They cannot both")
     expect(page.get_by_role("form").get_by_text(clash)).to_be_visible()
     expect(page.get_by_role("listitem").get_by_text(clash)).to_have_count(2)
 
