@@ -7,6 +7,7 @@ from server.documents.services import latest_revisions
 from server.errors import Problem
 from server.lessons.models import Attempt
 from server.planning.models import SHEET, CueSheet
+from server.planning.services import picks_of
 from server.said import told_to
 from server.schools.access import Caller
 
@@ -56,6 +57,7 @@ def _docket(
         "sheet_id": chosen and chosen.pk,
         "sheet_options": chosen and chosen.options,
         "since": [] if chosen is None else changed_since(chosen, revisions),
+        "picks": picks_of(request.school, revisions),
         "attempts": attempts.count(),
         "taped": attempts.filter(readings__isnull=False).count(),
         "shifted": bool(chosen and chosen.options.get("shifts_m")),

@@ -29,6 +29,7 @@ class DocketOut(Schema):
 
     sheet_id : the cue sheet that is gone on with, if there is any for these documents; since :
     what has changed since it was made
+    picks : the cues that were chosen when the method was last kept for this vehicle and seat
     """
 
     learner: PersonOut
@@ -40,6 +41,7 @@ class DocketOut(Schema):
     sheet_id: int | None
     sheet_options: OptionsIO | None
     since: list[SinceOut]
+    picks: dict[str, str]
     attempts: int
     taped: int
     shifted: bool

@@ -4,6 +4,8 @@ from server.documents.models import Kind, Revision
 from server.planning.models import SHEET, CueSheet
 from server.planning.schemas import (
     DraftIn,
+    FilmIn,
+    FrameOut,
     LeastSizesWorkOut,
     LeavingOut,
     PlanIn,
@@ -14,13 +16,16 @@ from server.planning.schemas import (
     RescueOut,
     SheetIn,
     SheetOut,
+    SightsOut,
 )
 from server.planning.services import (
     ask_for,
+    compute_film,
     compute_leaving,
     compute_plan,
     compute_play,
     compute_rescue,
+    compute_sights,
     current,
     make_sheet,
     revisions_of,
@@ -38,6 +43,20 @@ def _revisions(request: Caller, body: PlanIn) -> dict[str, Revision]:
 def plan_compute(request: Caller, body: DraftIn) -> object:
     options = body.options.model_dump(exclude_defaults=True)
     return compute_plan(_revisions(request, body), options, body.method_body)
+
+
+@router.post("/plan/sights", response=SightsOut, operation_id="plan_sights")
+def plan_sights(request: Caller, body: DraftIn) -> object:
+    """What is seen at every stop: the cues there are, the one that is told, and its picture."""
+    options = body.options.model_dump(exclude_defaults=True)
+    return compute_sights(_revisions(request, body), options, body.method_body)
+
+
+@router.post("/plan/film", response=list[FrameOut], operation_id="plan_film")
+def plan_film(request: Caller, body: FilmIn) -> object:
+    """The way of the plan as it is seen where the cue of one call stands."""
+    options = body.options.model_dump(exclude_defaults=True)
+    return compute_film(_revisions(request, body), options, body.method_body, call=body.call)
 
 
 @router.post("/plan/remedy", response=RemedyWorkOut, operation_id="plan_remedy")

@@ -28,6 +28,7 @@ class OptionsIO(RequestBody):
 
     pinned : fitted figures of the method by name, metres or degrees
     shifts_m : by call number, how much later (negative earlier) its cue is told
+    picks : by call number, the key of the cue that was chosen for it
     """
 
     gap_m: Figure | None = None
@@ -36,6 +37,7 @@ class OptionsIO(RequestBody):
     turns_per_metre: Figure | None = None
     pinned: dict[str, Figure] = {}
     shifts_m: dict[str, Figure] = {}
+    picks: dict[str, str] = {}
 
 
 class PlanIn(RequestBody):
@@ -109,7 +111,7 @@ class CueOut(Schema):
     y_m: float
     z_m: float
     bearing_deg: float
-    along: Literal["x", "y", "z"]
+    along: Literal["x", "y", "z", "out", "up"]
     feature: str | None
     offset_m: float | None
     scatter_m: float | None
@@ -280,7 +282,9 @@ class PlanOut(Schema):
     calls: list[CallOut]
     looks: list[LookOut]
     begins: SaidOut
+    begins_seen: SaidOut | None
     ends: SaidOut
+    ends_seen: SaidOut | None
     sensitivity: list[list[float | None]]
     path: list[PathPoint]
     swept_m: list[list[tuple[float, float]]]
@@ -304,6 +308,102 @@ class LeastSizeOut(Schema):
 
 class LeastSizesWorkOut(WorkOut):
     result: list[LeastSizeOut] | None
+
+
+# Polygons, hundreds of them: what a Schema does besides takes long.
+class PartOut(BaseModel):
+    """A polygon of a picture; points : x, y, x, y …"""
+
+    kind: str
+    name: str
+    points: list[float]
+
+
+class CueMarksOut(Schema):
+    """A cue in a picture: the thing or edge as x, y, x, y …, and where to look."""
+
+    line: list[float]
+    spot: tuple[float, float]
+
+
+class GlassOut(Schema):
+    """A mirror's glass by itself, in units of its own."""
+
+    name: str
+    size: tuple[float, float]
+    outline: list[float]
+    parts: list[PartOut]
+    cue: CueMarksOut | None
+
+
+class PictureOut(Schema):
+    """What the driver sees, painted from the first polygon to the last.
+
+    outside : beyond the glass; panes : where it shows through; cabin : round them; hung : the
+    mirror within
+    """
+
+    size: tuple[float, float]
+    outside: list[PartOut]
+    panes: list[list[float]]
+    cabin: list[PartOut]
+    hung: list[PartOut]
+    cue: CueMarksOut | None
+    glass: GlassOut | None
+
+
+class CandidateOut(Schema):
+    """A cue that could be used, and what to know of it.
+
+    before_m, after_m : rolled metres for which it shows, up to `followed_m`
+    """
+
+    key: str
+    through: str
+    mirror: bool
+    said: SaidOut
+    scatter_m: float
+    before_m: float
+    after_m: float
+    marked: bool
+    sharp: bool
+    notes: list[SaidOut]
+
+
+class SpotOut(PoseOut):
+    """A moment at which something is to be seen: call 0 is the first stop, the highest the last.
+
+    chosen : the key of the cue that is told, null where nothing shows
+    """
+
+    call: int
+    seen: SaidOut | None
+    chosen: str | None
+    candidates: list[CandidateOut]
+    picture: PictureOut | None
+
+
+class SightsOut(Schema):
+    """What is seen at every stop of a plan; no spots where nobody's eye is known."""
+
+    format: str
+    followed_m: float
+    spots: list[SpotOut]
+
+
+class FilmIn(DraftIn):
+    """A plan, and the call whose picture is to move."""
+
+    call: int
+
+
+class FrameOut(BaseModel):
+    """What of a picture is another after so many metres; glass : in the mirror by itself."""
+
+    s_m: float
+    outside: list[PartOut]
+    hung: list[PartOut]
+    glass: list[PartOut] | None
 
 
 class PlayIn(PlanIn):

@@ -14,12 +14,14 @@ from django.utils import timezone
 from faircorner.cues import (
     Heard,
     Scene,
+    film,
     leave,
     make_least_sizes,
     make_plan,
     make_remedy,
     play,
     rescue,
+    sights,
 )
 from faircorner.documents.changes import changes, setting_changes
 from faircorner.documents.kept_plans import plan_upgraded
@@ -34,6 +36,7 @@ from faircorner.documents.plans import (
 )
 from faircorner.documents.reading import read_document
 from faircorner.documents.requests import OptionsModel, angle_names, read_options
+from faircorner.documents.spots import film_document, spots_document
 from faircorner.errors import InputError
 from faircorner.said import Said
 
@@ -45,16 +48,19 @@ from server.schools.models import Member, Role, School
 
 __all__ = [
     "ask_for",
+    "compute_film",
     "compute_least_sizes",
     "compute_leaving",
     "compute_plan",
     "compute_play",
     "compute_remedy",
     "compute_rescue",
+    "compute_sights",
     "current",
     "figures_of",
     "final_pose",
     "make_sheet",
+    "picks_of",
     "revisions_of",
     "scene_of",
     "sheet_changes",
@@ -124,6 +130,49 @@ def compute_plan(
         found = plan_document(make_plan(scene), scene)
         cache.set(key, found, timeout=None)
     return found
+
+
+def compute_sights(
+    revisions: dict[str, Revision],
+    options: dict[str, Any],
+    method_body: dict[str, Any] | None = None,
+) -> dict[str, Any]:
+    """What is seen at every stop of the plan of a docket; asked again it comes from the cache."""
+    key = _key("sights", revisions, {**options, "method_body": method_body})
+    found: dict[str, Any] | None = cache.get(key)
+    if found is None:
+        plan = compute_plan(revisions, options, method_body)
+        scene = scene_of(revisions, options, method_body)
+        found = spots_document(sights(scene, figures_of(plan, scene)))
+        cache.set(key, found, timeout=None)
+    return found
+
+
+def compute_film(
+    revisions: dict[str, Revision],
+    options: dict[str, Any],
+    method_body: dict[str, Any] | None,
+    *,
+    call: int,
+) -> list[dict[str, Any]]:
+    """The way of the plan as it is seen where the cue of a call stands; cached likewise."""
+    key = _key(f"film {call}", revisions, {**options, "method_body": method_body})
+    found: list[dict[str, Any]] | None = cache.get(key)
+    if found is None:
+        plan = compute_plan(revisions, options, method_body)
+        scene = scene_of(revisions, options, method_body)
+        found = film_document(film(scene, figures_of(plan, scene), call))
+        cache.set(key, found, timeout=None)
+    return found
+
+
+def picks_of(school: School, revisions: dict[str, Revision]) -> dict[str, str]:
+    """The cues that were chosen when this method was last kept for this vehicle and seat."""
+    same = {
+        f"{kind}__document": revisions[kind].document_id for kind in ("vehicle", "seat", "method")
+    }
+    last = CueSheet.objects.for_school(school).filter(**same).only("options").first()
+    return {} if last is None else dict(last.options.get("picks", {}))
 
 
 def compute_remedy(

@@ -26,7 +26,8 @@ plausible_cars = st.builds(
     Car, name=st.just("any"), length=st.floats(3.4, 5.2), width=st.floats(1.6, 1.95),
     mirror_width=st.just(2.15), wheelbase=st.floats(2.3, 2.9), front_overhang=st.floats(0.7, 0.95),
     track=st.just(1.45), lock_turns=st.floats(1.2, 1.8), kerb_circle=st.floats(9.8, 12.0),
-    part_lock=st.none(), drives_on=st.sampled_from(["left", "right"]),
+    part_lock=st.none(), body=st.sampled_from(["small hatch", "saloon", "estate", "SUV"]),
+    drives_on=st.sampled_from(["left", "right"]),
 )  # fmt: skip
 
 

@@ -239,9 +239,14 @@ def test_a_document_of_an_older_format_is_what_it_was(path):
     assert old["format"] == f"fair-corner/{path.stem}"
     now = upgraded(old)
     assert now["format"] != old["format"]
-    assert (
-        read_document(kind, now) == read_document(kind, old) == read_document(kind, samples()[kind])
-    )
+    sample = samples()[kind]
+    named = {feature["name"] for feature in old["features"]}
+    # What vehicles have gained since then it has none of.
+    then = {
+        **sample, "body": None, "mirrors": [], "roofline_m": [],
+        "features": [one for one in sample["features"] if one["name"] in named],
+    }  # fmt: skip
+    assert read_document(kind, now) == read_document(kind, old) == read_document(kind, then)
     assert upgraded(now) == now
 
 

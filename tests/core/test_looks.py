@@ -50,6 +50,7 @@ def test_a_look_is_due_where_its_step_begins(plan):
 
 
 LONG = Car(
+    body="estate",
     name="long", length=6.4, width=2.0, mirror_width=2.3, wheelbase=3.2, front_overhang=0.7,
     track=1.7, lock_turns=1.6, kerb_circle=13.0, part_lock=None, drives_on="left",
 )  # fmt: skip

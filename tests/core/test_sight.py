@@ -7,7 +7,19 @@ import pytest
 from faircorner.errors import InputError
 from faircorner.ground import Obstacle
 from faircorner.plane import frozen
-from faircorner.sight import ACUITY, CRAWL, REACTION, Seat, covering, sharpness, sight_of
+from faircorner.sight import (
+    ACUITY,
+    CRAWL,
+    LEAN,
+    REACTION,
+    Seat,
+    Sharpness,
+    covering,
+    image_moved,
+    leaning,
+    scatter,
+    sight_of,
+)
 from faircorner.vehicle import Feature, Opening, Steering, Vehicle
 from hypothesis import given
 from hypothesis import strategies as st
@@ -38,8 +50,12 @@ def backward(by):
     return np.array([-by, 0.0, 0.0])
 
 
-def sharp(target, onward):
-    return sharpness(car(), sight_of(car(), SEAT, HERE, target, 1.45), onward, target)
+def sharp(target, onward, vehicle=None):
+    vehicle = vehicle or car()
+    seen = sight_of(vehicle, SEAT, HERE, target, 1.45)
+    moved = image_moved(vehicle, seen, onward, target)
+    found = Sharpness(scatter=scatter(seen, onward, target), lean=LEAN)
+    return leaning(found, moved(np.array([LEAN, 0.0, 0.0])))
 
 
 def test_the_image_stands_where_similar_triangles_put_it():
@@ -115,10 +131,7 @@ def test_late_is_where_the_leaning_driver_sees_the_same_picture_on_the_way_it_ro
 def test_leaning_is_told_by_the_pane_it_is_seen_through_where_the_other_side_has_one_of_its_name():
     far = Opening(name=PANE.name, corners=frozen(SIDE * [1, -1, 1]))
     target = np.array([0.0, 3.6])
-    one, two = (
-        sharpness(car(glass), sight_of(car(glass), SEAT, HERE, target, 1.45), backward, target)
-        for glass in ((PANE,), (far, PANE))
-    )
+    one, two = (sharp(target, backward, car(glass)) for glass in ((PANE,), (far, PANE)))
     assert two == one
 
 

@@ -47,6 +47,8 @@ def requests_naming(house):
         "document_merge": ("POST", f"/api/documents/{vehicle.document_id}/merge", {
             "based_on": vehicle.number, "body": vehicle.body}),
         "plan_compute": ("POST", "/api/plan", docket),
+        "plan_sights": ("POST", "/api/plan/sights", docket),
+        "plan_film": ("POST", "/api/plan/film", {**docket, "call": 1}),
         "plan_remedy": ("POST", "/api/plan/remedy", docket),
         "plan_least": ("POST", "/api/plan/least", docket),
         "plan_play": ("POST", "/api/plan/play", {**docket, "call": 1, "by_m": 0.2}),
@@ -118,7 +120,7 @@ def requests_naming(house):
             "who": "MQ", "token": "forged", "username": "any", "password": PASSWORD}),
         "school_file": ("GET", "/api/school/file", None),
         "school_begin_from_file": ("POST", "/api/begin/from-file", None),
-        "vehicle_usual": ("POST", "/api/vehicles/usual", {"kind": "van", "length_m": 5.2}),
+        "vehicle_usual": ("POST", "/api/vehicles/usual", {"body": "van", "length_m": 5.2}),
         "beginning_read": ("GET", "/api/begin", None),
         "school_begin": ("POST", "/api/begin", {
             "key": "begin:forged", "name": "Another", "keeps": "left", "units": "metric",

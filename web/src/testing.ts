@@ -19,5 +19,7 @@ export const CAR: VehicleBody = {
   features: [],
   glass: [],
   mirrors: [],
+  body: null,
+  roofline_m: [],
   assumed: [],
 };

@@ -1,6 +1,7 @@
 """Methods and what they ask of this driver, in this vehicle, at this place."""
 
 from faircorner.cues.calls import Call
+from faircorner.cues.candidates import Candidate
 from faircorner.cues.cue_kinds import Cue
 from faircorner.cues.fit import Fit
 from faircorner.cues.fitted import Unknown
@@ -23,6 +24,7 @@ from faircorner.cues.remedy import Heard, Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
 from faircorner.cues.shuffle import Shuffle, drift, rejoin, shuffle
+from faircorner.cues.sights import Film, Spot, film, sights
 from faircorner.cues.suits import MANOEUVRES, goal_of, suited
 from faircorner.cues.windows import Window
 
@@ -31,8 +33,10 @@ __all__ = [
     "NOTICED",
     "RADII",
     "Call",
+    "Candidate",
     "Cue",
     "Cure",
+    "Film",
     "Fit",
     "Followed",
     "Heard",
@@ -51,12 +55,14 @@ __all__ = [
     "Scene",
     "Settings",
     "Shuffle",
+    "Spot",
     "Start",
     "Step",
     "Unknown",
     "Wheel",
     "Window",
     "drift",
+    "film",
     "follow",
     "goal_of",
     "leave",
@@ -71,6 +77,7 @@ __all__ = [
     "rejoin",
     "rescue",
     "shuffle",
+    "sights",
     "suited",
     "wheel_round",
 ]

@@ -7,14 +7,14 @@ import numpy as np
 
 from faircorner.cues.cue_kinds import Cue, Leant, Seeing, leant, sharpest
 from faircorner.cues.driven import Driven
-from faircorner.cues.events import Came, Event, Moment
+from faircorner.cues.events import Came, Event, Moment, Watched
 from faircorner.cues.scene import Scene
 from faircorner.cues.windows import Window
 from faircorner.motion import advance
 from faircorner.plane import Floats, mirrored
 from faircorner.said import Length, Said
 
-__all__ = ["Call", "call_at"]
+__all__ = ["Call", "call_at", "cue_at", "seeing_at"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -92,16 +92,21 @@ def _state_at(scene: Scene, driven: Driven, s: float, leg: int) -> tuple[Floats,
     return way[0, -1], wheel[0, -1]
 
 
-def call_at(scene: Scene, driven: Driven, index: int, window: Window, shift: float) -> Call:
-    """The call that ends one step, told `shift` m later than it comes, and what is seen there."""
-    s = float(driven.followed.ends[0, index])
-    told = min(max(s + shift, 0.0), float(driven.followed.ends[0, -1]))
+def cue_at(scene: Scene, driven: Driven, call: int) -> Cue | None:
+    """The cue of a call by its number, of the first stop, 0, or of the last, one above them all."""
+    seeing = seeing_at(scene, driven, call)
+    return None if seeing is None else sharpest(seeing, scene.options.picks.get(call, ""))
+
+
+def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:
+    """The call that ends one step, told as late as was set, and what is seen there."""
+    s, told = float(driven.followed.ends[0, index]), _told(scene, driven, index + 1)
     pose, turns = _state_at(scene, driven, s, index)
     facing = _state_at(scene, driven, told, index + 1)[0][2]
     until = scene.method.steps[index].until
     moment = Moment(vehicle=scene.vehicle, ground=scene.ground, pose=pose, turns=turns)
-    seeing = _seeing(scene, driven, until, told)
-    cue = None if seeing is None else sharpest(seeing)
+    seeing = seeing_at(scene, driven, index + 1)
+    cue = None if seeing is None else sharpest(seeing, scene.options.picks.get(index + 1, ""))
     hidden = cue is not None and not cue.shows
     return Call(
         step=index + 1,
@@ -118,18 +123,37 @@ def call_at(scene: Scene, driven: Driven, index: int, window: Window, shift: flo
     )
 
 
-def _seeing(scene: Scene, driven: Driven, until: Event, told: float) -> Seeing | None:
-    """None where outcomes are watched, or nobody's eye is known."""
+def _told(scene: Scene, driven: Driven, call: int) -> float:
+    """m rolled where a call's cue is told: where it comes, and as much later as was set."""
+    ends = driven.followed.ends[0]
+    shift = scene.options.shifts.get(call, 0.0)
+    return min(max(float(ends[call - 1]) + shift, 0.0), float(ends[-1]))
+
+
+def seeing_at(scene: Scene, driven: Driven, call: int) -> Seeing | None:
+    """The driver at a call, at the first stop, 0, or at the last, one above all calls.
+
+    None where outcomes are watched, or nobody's eye is known.
+    """
     if scene.seat is None or not scene.method.references:
         return None
-    # Who has not acted yet rolls on as before.
-    leg = int(np.searchsorted(driven.followed.ends[0], told))
+    if call == 0:
+        # One drives up straight on and forward, whatever comes after it.
+        start, watched = driven.followed.start[0], Watched()
+        ahead = np.array([np.cos(start[2]), np.sin(start[2]), 0.0])
 
-    @cache
-    def onward(by: float) -> Floats:
-        return _state_at(scene, driven, told + by, leg)[0]
+        def onward(by: float) -> Floats:
+            return np.asarray(start + by * ahead)
+    else:
+        told, watched = _told(scene, driven, call), scene.method.steps[call - 1].until.watched()
+        # Who has not acted yet rolls on as before.
+        leg = int(np.searchsorted(driven.followed.ends[0], told))
+
+        @cache
+        def onward(by: float) -> Floats:
+            return _state_at(scene, driven, told + by, leg)[0]
 
     return Seeing(
-        vehicle=scene.vehicle, ground=scene.ground, seat=scene.seat, watched=until.watched(),
+        vehicle=scene.vehicle, ground=scene.ground, seat=scene.seat, watched=watched,
         onward=onward,
     )  # fmt: skip

@@ -7,6 +7,7 @@ from faircorner.cues.fitted import Unknown
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError, between
 from faircorner.said import Said
+from faircorner.sight import mirrors_set
 
 __all__ = ["prepare"]
 
@@ -42,11 +43,16 @@ def prepare(scene: Scene) -> tuple[Scene, Given]:
             raise InputError(name, Said("no such figure", known=", ".join(known)))
         if not known[name].low <= value <= known[name].high:
             raise InputError(name, Said("outside what the method allows"))
+    last = len(method.steps) - 1
     for number in options.shifts:
-        if not 1 <= number < len(method.steps):
-            last = len(method.steps) - 1
+        if not 1 <= number <= last:
             raise InputError("shifts", Said("there is no such call", call=number, most=last))
-    return replace(scene, ground=place), Given(gap=gap, rate=rate, pinned=pinned)
+    for number in options.picks:
+        if not 0 <= number <= last + 1:
+            raise InputError("picks", Said("there is no such call", call=number, most=last))
+    # Mirrors are set by whoever sits there.
+    seated = vehicle if scene.seat is None else mirrors_set(vehicle, scene.seat)
+    return replace(scene, vehicle=seated, ground=place), Given(gap=gap, rate=rate, pinned=pinned)
 
 
 def _prefer(figure: float | Unknown) -> float:

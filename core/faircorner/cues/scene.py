@@ -22,6 +22,8 @@ class Options:
     turns_per_metre : how fast the hands are
     pinned : unknowns of the method by name, SI
     shifts : m by which each call is told late (negative early), by call number from 1
+    picks : the cue that was chosen for a call instead of the sharpest, by its key; call 0 is the
+        first stop, and one more than there are calls the last
     """
 
     gap: float | None = None
@@ -30,6 +32,7 @@ class Options:
     turns_per_metre: float | None = None
     pinned: dict[str, float] = field(default_factory=dict)
     shifts: dict[int, float] = field(default_factory=dict)
+    picks: dict[int, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

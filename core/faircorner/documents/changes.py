@@ -12,6 +12,8 @@ __all__ = ["changes", "field_name", "figure_of", "setting_changes"]
 Body: TypeAlias = Mapping[str, Any]
 # So many differences are told one by one; of the rest how many there are.
 _TOLD = 8
+# Settings that are themselves one for each of several names.
+_BY_NAME = ("pinned", "shifts_m", "picks")
 # A text longer than this is told as changed, not word by word.
 _SHORT = 40
 
@@ -31,7 +33,7 @@ def setting_changes(was: Body, now: Body, angles: Set[str]) -> list[Said]:
 
     angles : those of the method's figures that are angles
     """
-    plain = [name for name in {**was, **now} if name not in ("pinned", "shifts_m")]
+    plain = [name for name in {**was, **now} if name not in _BY_NAME]
     told = [
         _setting(Said(f"field {name}"), figure_of(name, now.get(name)))
         for name in plain
@@ -41,6 +43,7 @@ def setting_changes(was: Body, now: Body, angles: Set[str]) -> list[Said]:
         what = name.replace("_", " ")
         told.append(_setting(what, figure_of("_deg" if name in angles else "", figure)))
     told += [_shift(int(call), by or 0.0) for call, by in _differing(was, now, "shifts_m")]
+    told += [_picked(int(call), key) for call, key in _differing(was, now, "picks")]
     return told
 
 
@@ -54,6 +57,13 @@ def _setting(what: Said | str, now: Part | Said) -> Said:
     if now == Said("not set"):
         return Said("figure left", what=what)
     return Said("figure set", what=what, now=now)
+
+
+def _picked(call: int, key: str | None) -> Said:
+    if not key:
+        return Said("cue left to the sheet", call=str(call))
+    through, what, mark = (*key.split(" | "), "", "")[:3]
+    return Said("another cue chosen", call=str(call), through=through, what=what, mark=mark)
 
 
 def _shift(call: int, by: float) -> Said:

@@ -100,8 +100,8 @@ def _seen(cue: Body, until: Body, side: Side) -> Said:
     if told.flips and side == "right" and offset is not None:
         offset = -offset
     place = Said() if feature is None else told.place(feature, offset)
-    # Edges alone were told by their height.
-    if told is TOLD["z"]:
+    # Directly edges alone were told by their height; in a mirror what has none is one.
+    if told is TOLD["z"] or (told.of_glass and not cue["target_z_m"]):
         return edge_said(cue["what"], cue["through"], place)
     mark = until.get("own") if until.get("thing") else None
     return thing_said(cue["what"], cue["through"], place, mark or "")

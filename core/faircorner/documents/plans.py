@@ -51,7 +51,7 @@ __all__ = [
 ]
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@10"
+PLAN_FORMAT = "fair-corner/plan@11"
 
 
 def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
@@ -92,13 +92,20 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
             for r in plan.looks
         ],
         "begins": plan.begins.document(),
+        "begins_seen": _seen(plan.first),
         "ends": plan.ends.document(),
+        "ends_seen": _seen(plan.last),
         "sensitivity": [[figure(v) for v in row] for row in plan.sensitivity],
         "path": path_document(vehicle.steering, plan.track, range(len(poses))),
         "swept_m": [np.round(part, 3).tolist() for part in plan.swept],
         "assumed": {"searched_m": REACH, "acuity_deg": round(degrees(ACUITY), 3),
                     "crawl_m_per_s": CRAWL, "reaction_scatter_s": REACTION},
     }  # fmt: skip
+
+
+def _seen(cue: Cue | None) -> dict[str, Any] | None:
+    """What is seen at a stop; null where nothing shows that it could be told by."""
+    return cue.said.document() if cue is not None and cue.shows and cue.sharp else None
 
 
 def _clearance(

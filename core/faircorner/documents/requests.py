@@ -26,6 +26,8 @@ class OptionsModel(Model):
 
     pinned : fitted figures of the method by name, in metres or degrees
     shifts_m : by call number, how much later (negative earlier) its cue is told
+    picks : by call number, which cue was chosen for it, as `sights` names it; 0 is the first stop
+        and one more than there are calls the last
     """
 
     gap_m: Metres | None = None
@@ -34,6 +36,7 @@ class OptionsModel(Model):
     turns_per_metre: float | None = None
     pinned: Annotated[dict[str, float], Field(max_length=20)] = {}
     shifts_m: Annotated[dict[str, float], Field(max_length=20)] = {}
+    picks: Annotated[dict[str, Annotated[str, Field(max_length=400)]], Field(max_length=20)] = {}
 
 
 class PlanRequest(Model):
@@ -55,9 +58,11 @@ def angle_names(method: Method) -> set[str]:
 def read_options(model: OptionsModel, method: Method) -> Options:
     """Options in SI; raises InputError for a shift that is not told by call number."""
     angles = angle_names(method)
+    for field, numbers in (("shifts_m", model.shifts_m), ("picks", model.picks)):
+        for number in numbers:
+            if not number.isdecimal():
+                raise InputError(f"options.{field}.{number}", Said("must be a call number"))
     for number, metres in model.shifts_m.items():
-        if not number.isdecimal():
-            raise InputError(f"options.shifts_m.{number}", Said("must be a call number"))
         if not -2 <= metres <= 2:
             raise InputError(
                 f"options.shifts_m.{number}",
@@ -70,6 +75,7 @@ def read_options(model: OptionsModel, method: Method) -> Options:
         turns_per_metre=model.turns_per_metre,
         pinned={n: radians(v) if n in angles else v for n, v in model.pinned.items()},
         shifts={int(number): metres for number, metres in model.shifts_m.items()},
+        picks={int(number): key for number, key in model.picks.items()},
     )
 
 

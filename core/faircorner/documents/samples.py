@@ -3,7 +3,8 @@
 from dataclasses import dataclass
 from typing import Any, Literal
 
-from faircorner.documents.usual import Measures, glass_of, marks_of
+from faircorner.documents.usual import BODIES, BodyShape, Measures, shape_of
+from faircorner.sides import Side
 
 __all__ = [
     "HERON",
@@ -23,6 +24,7 @@ class Car:
     """The few measures from which a demo car's document is written out."""
 
     name: str
+    body: BodyShape
     length: float
     width: float
     mirror_width: float
@@ -33,7 +35,10 @@ class Car:
     kerb_circle: float
     part_lock: tuple[float, float] | None
     drives_on: Literal["left", "right"]
-    lift: float = 0.0
+
+    @property
+    def driver(self) -> Side:
+        return "right" if self.drives_on == "left" else "left"
 
     @property
     def driver_side(self) -> int:
@@ -42,22 +47,26 @@ class Car:
 
 
 LINNET = Car(
-    name="Linnet hatch", length=4.07, width=1.75, mirror_width=2.00, wheelbase=2.55,
+    name="Linnet hatch", body="small hatch",
+    length=4.07, width=1.75, mirror_width=2.00, wheelbase=2.55,
     front_overhang=0.82, track=1.50, lock_turns=1.4, kerb_circle=10.4, part_lock=(0.7, 19.4),
     drives_on="left",
 )  # fmt: skip
 HERON = Car(
-    name="Heron estate", length=4.69, width=1.83, mirror_width=2.08, wheelbase=2.73,
+    name="Heron estate", body="estate",
+    length=4.69, width=1.83, mirror_width=2.08, wheelbase=2.73,
     front_overhang=0.92, track=1.56, lock_turns=1.35, kerb_circle=11.2, part_lock=None,
     drives_on="left",
 )  # fmt: skip
 SORREL = Car(
-    name="Sorrel crossover", length=4.38, width=1.84, mirror_width=2.10, wheelbase=2.64,
+    name="Sorrel crossover", body="SUV",
+    length=4.38, width=1.84, mirror_width=2.10, wheelbase=2.64,
     front_overhang=0.88, track=1.58, lock_turns=1.5, kerb_circle=10.9, part_lock=None,
-    drives_on="left", lift=0.16,
+    drives_on="left",
 )  # fmt: skip
 PLOVER = Car(
-    name="Plover saloon", length=4.55, width=1.81, mirror_width=2.06, wheelbase=2.68,
+    name="Plover saloon", body="saloon",
+    length=4.55, width=1.81, mirror_width=2.06, wheelbase=2.68,
     front_overhang=0.90, track=1.55, lock_turns=1.45, kerb_circle=11.0, part_lock=None,
     drives_on="right",
 )  # fmt: skip
@@ -75,6 +84,7 @@ def vehicle_document(car: Car) -> dict[str, Any]:
         "format": "fair-corner/vehicle@2",
         "name": car.name,
         "class": "car",
+        "body": car.body,
         "length_m": car.length,
         "width_m": car.width,
         "mirror_width_m": car.mirror_width,
@@ -90,22 +100,23 @@ def vehicle_document(car: Car) -> dict[str, Any]:
             "circles": [{"turns": part[0], "kerb_circle_m": part[1]}] if part else [],
         },
         "trailer": None,
-        "features": marks_of("car", measures, lift=car.lift),
-        "glass": glass_of("car", measures, lift=car.lift),
+        **shape_of(car.body, measures, car.driver),
     }
 
 
 def seat_document(car: Car, name: str, *, back: float, height: float) -> dict[str, Any]:
     """A seat: how far back (m from its usual place) and how high the eye is."""
     x, y = 0.47 * car.wheelbase - back, car.driver_side * 0.37
+    # Told above an ordinary car's sill, wherever this one's is.
+    height = round(height + BODIES[car.body].sill - BODIES["small hatch"].sill, 3)
     return {
         "format": "fair-corner/seat@1",
         "name": name,
-        "eye": {"x_m": round(x, 3), "y_m": round(y, 3), "z_m": round(height + car.lift, 3)},
+        "eye": {"x_m": round(x, 3), "y_m": round(y, 3), "z_m": height},
         "eye_looking_back": {
             "x_m": round(x + 0.08, 3),
             "y_m": round(car.driver_side * 0.25, 3),
-            "z_m": round(height + car.lift + 0.01, 3),
+            "z_m": round(height + 0.01, 3),
         },
     }
 

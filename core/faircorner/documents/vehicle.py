@@ -3,10 +3,11 @@
 from math import radians
 from typing import Annotated, Literal, TypeAlias
 
+import numpy as np
 from pydantic import Field, model_validator
 
 from faircorner.documents.upgrades import upgraded
-from faircorner.documents.usual import VehicleClass
+from faircorner.documents.usual import BodyShape, VehicleClass
 from faircorner.model import Metres, Model, Name, Point2, Point3, inside
 from faircorner.plane import Floats, frozen
 from faircorner.sight import Seat
@@ -16,6 +17,7 @@ from faircorner.vehicle import (
     Feature,
     FeatureRole,
     Mirror,
+    MirrorUse,
     MovesWith,
     Opening,
     Steering,
@@ -25,7 +27,7 @@ from faircorner.vehicle import (
 
 __all__ = ["SeatDocument", "VehicleDocument"]
 
-Assumed: TypeAlias = Literal["marks", "glass", "tyre width", "corners"]
+Assumed: TypeAlias = Literal["marks", "glass", "mirrors", "roofline", "tyre width", "corners"]
 Length = Annotated[float, Field(gt=0, le=200)]
 
 
@@ -83,6 +85,7 @@ class MirrorModel(Model):
 
     aim : unit vector out of the glass
     outline_m : across and up from its centre; across is to the right of who faces the glass
+    set_for : what every driver sets it to show; null where its aim stays as it is
     """
 
     name: Name
@@ -91,6 +94,7 @@ class MirrorModel(Model):
     radius_m: float | None
     outline_m: Annotated[list[Point2], Field(min_length=3, max_length=40)]
     moves_with: MovesWith = "body"
+    set_for: MirrorUse | None = None
 
     def build(self) -> Mirror:
         return Mirror(
@@ -100,6 +104,7 @@ class MirrorModel(Model):
             radius=self.radius_m,
             outline=frozen(self.outline_m),
             moves_with=self.moves_with,
+            set_for=self.set_for,
         )
 
 
@@ -127,7 +132,9 @@ class TrailerModel(Model):
 class VehicleDocument(Model):
     """A vehicle as measured. Lengths in metres, steering wheel in turns.
 
-    assumed : what of it nobody measured, and is as usual for its class
+    body : which shape it has; null where nobody said
+    roofline_m : its upper outline from the side, x and z, from the nose to the tail
+    assumed : what of it nobody measured, and is as usual for its body
     """
 
     _today = model_validator(mode="before")(upgraded)
@@ -135,6 +142,7 @@ class VehicleDocument(Model):
     format: Literal["fair-corner/vehicle@2"]
     name: Name
     kind: Annotated[VehicleClass, Field(alias="class")]
+    body: BodyShape | None = None
     length_m: Length
     width_m: Length
     mirror_width_m: Length
@@ -149,7 +157,8 @@ class VehicleDocument(Model):
     features: Annotated[list[FeatureModel], Field(max_length=100)] = []
     glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
     mirrors: Annotated[list[MirrorModel], Field(max_length=20)] = []
-    assumed: Annotated[list[Assumed], Field(max_length=4)] = []
+    roofline_m: Annotated[list[Point2], Field(max_length=40)] = []
+    assumed: Annotated[list[Assumed], Field(max_length=6)] = []
 
     def build(self) -> Vehicle:
         with inside("steering"):
@@ -180,6 +189,7 @@ class VehicleDocument(Model):
             ),
             glass=tuple(self._opening(i) for i in range(len(self.glass))),
             mirrors=tuple(self._mirror(i) for i in range(len(self.mirrors))),
+            roofline=frozen(np.reshape(self.roofline_m, (-1, 2))),
             trailer=self._trailer(),
         )
 

@@ -76,6 +76,10 @@ class Goal:
         """What is painted on the ground and may be crossed."""
         return ()
 
+    def aligned(self) -> tuple[tuple[str, Floats], ...]:
+        """Straight lines on the ground that a driver can line up on: a name and (2, 2) m each."""
+        return ()
+
     def berth(self, obstacles: Obstacles, width: float) -> Berth:
         """Where to stand in the end."""
         raise NotImplementedError

@@ -3,38 +3,60 @@
 from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
-from faircorner.sight.glass import LAMP, Sighting, sight_of
+from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, sight_of
+from faircorner.sight.in_mirror import InMirror, Looker
+from faircorner.sight.reflect import images
+from faircorner.sight.setting import bisecting, mirrors_set, showing, shown_by
 from faircorner.sight.sharpness import (
     ACUITY,
     CRAWL,
     LEAN,
+    NEAR,
     REACTION,
+    Moved,
     Onward,
     Sharpness,
+    image_moved,
+    leaning,
+    same_again,
     scatter,
-    sharpness,
 )
 from faircorner.sight.shown import Shown, shown
-from faircorner.sight.told import TOLD, Told
+from faircorner.sight.told import OUT, TOLD, UP, Told
 
 __all__ = [
     "ACUITY",
     "CRAWL",
     "LAMP",
     "LEAN",
+    "NEAR",
+    "OUT",
     "REACTION",
     "TOLD",
+    "UP",
     "EdgeSight",
+    "InMirror",
+    "Looker",
+    "Moved",
     "Onward",
     "Seat",
     "Sharpness",
     "Shown",
     "Sighting",
     "Told",
+    "beyond_glass",
+    "bisecting",
     "covering",
     "edge_sights",
+    "image_moved",
+    "images",
+    "leaning",
+    "mirrors_set",
+    "pane_hits",
+    "same_again",
     "scatter",
-    "sharpness",
+    "showing",
     "shown",
+    "shown_by",
     "sight_of",
 ]

@@ -5,29 +5,32 @@ told is how far above or below that mark.
 """
 
 from collections.abc import Callable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import partial
 
 import numpy as np
 
 from faircorner.plane import Floats, to_body, to_site
 from faircorner.sight.eye import Seat
-from faircorner.sight.glass import Sighting, pane_hits
+from faircorner.sight.glass import Sighting, beyond_glass, pane_hits
 from faircorner.sight.sharpness import (
     ACUITY,
     CRAWL,
     LEAN,
     NEAR,
     REACTION,
+    Moved,
     Onward,
     Sharpness,
-    same_again,
 )
 from faircorner.sight.told import HIGH
-from faircorner.vehicle import Feature, Vehicle
+from faircorner.vehicle import Feature, Opening, Vehicle
 
 __all__ = ["EdgeSight", "edge_sights"]
 
+# A pane's lower corners, from the rear, and from the off side.
+_BESIDE = ("lower rear corner", "lower front corner")
+_ACROSS = ("lower off-side corner", "lower near-side corner")
 # An edge farther off than this is too flat in the picture to tell, m.
 _FARTHEST = 25.0
 
@@ -37,13 +40,16 @@ class EdgeSight:
     """An edge seen past one mark of the vehicle.
 
     sighting : told by its height, m above the mark; through None where the body hides the edge
-    sharpness : but for leaning; leaning : with what that does to it, which takes longer
+    sharpness : but for leaning; moved : how its image moves for an eye shifted by (3,) m
+    shown : of m rolled on, whether it still runs past the mark in the same pane, and where on the
+        site, (2,) m; None where it does not
     ground : (2,), m on the site, where the edge is met past that mark
     """
 
     sighting: Sighting
     sharpness: Sharpness
-    leaning: Callable[[], Sharpness]
+    moved: Callable[[Floats], Moved]
+    shown: Callable[[float], Floats | None]
     ground: Floats
 
 
@@ -79,9 +85,10 @@ def edge_sights(
     edge : (2, 2), m on the site, two places of a straight edge on the ground
     most : sights that leave more scatter in the stop are left out, m
     """
-    if not vehicle.features:
+    features = (*vehicle.features, *_corners(vehicle.glass))
+    if not features:
         return []
-    marks = np.array([(mark.x, mark.y, mark.z) for mark in vehicle.features])
+    marks = np.array([(mark.x, mark.y, mark.z) for mark in features])
     eyes = np.array([seat.eye_toward(mark) for mark in marks])
     met = [_met(eyes, marks, onward(by), edge) for by in (-NEAR, 0.0, NEAR)]
     before, heights, after = (_heights(eyes, share) for _, share in met)
@@ -92,38 +99,69 @@ def edge_sights(
     blur = np.divide(ACUITY, turned, out=np.full_like(turned, np.inf), where=turned > 1e-6)
     scatter = np.hypot(blur, REACTION * CRAWL)
     wanted = ~np.isnan(before + heights + after) & (scatter <= most)
-    leaning = seat.leaning(lean)
     places = np.column_stack((ground, np.zeros(len(ground))))
     hits = [(pane.name, pane_hits(pane, eyes, places)) for pane in vehicle.glass]
+    # Places that are not there are asked for nowhere.
+    covered = beyond_glass(vehicle, eyes, np.nan_to_num(places))
+    for _, through in hits:
+        through[covered] = np.nan
     found = []
     for i in map(int, np.flatnonzero(wanted)):
-        feature, height = vehicle.features[i], float(heights[i])
+        feature, height = features[i], float(heights[i])
         sharp = Sharpness(scatter=float(scatter[i]), lean=lean)
-        moved = _moved(leaning, marks[i], onward, edge, height)
         found.append(
             EdgeSight(
                 sighting=_sighting(hits, i, eyes[i], feature, ground[i], height),
                 sharpness=sharp,
-                leaning=partial(_leaning, sharp, moved),
+                moved=partial(_moved, eyes[i], marks[i], onward, edge, height),
+                shown=partial(_shown, vehicle, hits, i, eyes[i], marks[i], onward, edge),
                 ground=to_site(pose, ground[i][None])[0],
             )
         )
     return found
 
 
-def _leaning(sharp: Sharpness, moved: Callable[[float], float]) -> Sharpness:
-    return replace(sharp, image=moved(0.0), late=same_again(moved))
+def _corners(glass: tuple[Opening, ...]) -> list[Feature]:
+    """The lower corners of every pane, at which an edge on the ground appears and vanishes."""
+    found = []
+    for pane in glass:
+        low = pane.corners[pane.corners[:, 2].argsort(kind="stable")[:2]]
+        beside = pane.seen == (0, 2)
+        ends = low[low[:, 0 if beside else 1].argsort(kind="stable")]
+        # Across, the working side is the left one, and comes last.
+        names = _BESIDE if beside else _ACROSS
+        found += [
+            Feature(name=f"{name} of the {pane.name}", x=float(x), y=float(y), z=float(z))
+            for name, (x, y, z) in zip(names, ends, strict=True)
+        ]
+    return found
+
+
+def _shown(
+    vehicle: Vehicle, hits: list[tuple[str, Floats]], at: int, eye: Floats, mark: Floats,
+    onward: Onward, edge: Floats, by: float,
+) -> Floats | None:  # fmt: skip
+    """See `EdgeSight.shown`; hits, at : as for `_sighting`"""
+    pose = onward(by)
+    ground, _ = _met(eye[None], mark[None], pose, edge)
+    place = np.append(ground[0], 0.0)[None]
+    if np.isnan(ground[0, 0]) or beyond_glass(vehicle, eye, place)[0]:
+        return None
+    now = next((i for i, (_, hit) in enumerate(hits) if not np.isnan(hit[at, 0])), None)
+    if now is None or np.isnan(pane_hits(vehicle.glass[now], eye, place)[0, 0]):
+        return None
+    return np.asarray(to_site(pose, ground)[0])
 
 
 def _moved(
-    leaning: Seat, mark: Floats, onward: Onward, edge: Floats, height: float
-) -> Callable[[float], float]:
-    """Of m rolled on: how far the edge runs above where it ran past a mark, to a leaning driver."""
-    eye = leaning.eye_toward(mark)[None]
+    eye: Floats, mark: Floats, onward: Onward, edge: Floats, height: float, by_eye: Floats
+) -> Moved:
+    """How far the edge runs above where it ran past a mark, to an eye shifted by (3,) m."""
+    shifted = (eye + by_eye)[None]
 
     def moved(by: float) -> float:
-        _, share = _met(eye, mark[None], onward(by), edge)
-        return float(_heights(eye, share)[0]) - height
+        _, share = _met(shifted, mark[None], onward(by), edge)
+        return float(_heights(shifted, share)[0]) - height
 
     return moved
 

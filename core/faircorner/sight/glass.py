@@ -5,13 +5,13 @@ from dataclasses import dataclass, replace
 import numpy as np
 from shapely import intersects_xy
 
-from faircorner.plane import Floats, to_body
+from faircorner.plane import Bools, Floats, to_body
 from faircorner.said import Said
 from faircorner.sight.eye import Seat
 from faircorner.sight.told import ACROSS, ALONG, Told
-from faircorner.vehicle import Feature, Opening, Vehicle
+from faircorner.vehicle import Feature, Opening, Vehicle, outer_blocks, stopped
 
-__all__ = ["LAMP", "Sighting", "on_plane", "pane_hits", "pane_of", "sight_of"]
+__all__ = ["LAMP", "Sighting", "beyond_glass", "on_plane", "pane_hits", "pane_of", "sight_of"]
 
 # The height on an upright edge that a driver takes first, about a lamp's, m.
 LAMP = 0.8
@@ -99,6 +99,12 @@ def pane_hits(opening: Opening, eye: Floats, targets: Floats) -> Floats:
     return np.asarray(hits)
 
 
+def beyond_glass(vehicle: Vehicle, eye: Floats, targets: Floats) -> Bools:
+    """Which places (n, 3) the own bonnet, boot or load hides from an eye, (3,) or one each."""
+    eyes = np.broadcast_to(eye, targets.shape)
+    return stopped(outer_blocks(vehicle), eyes, targets)
+
+
 def _leaving(vehicle: Vehicle, eye: Floats, target: Floats) -> tuple[Floats, Told]:
     """Where the ray leaves the box around the body, and how an image on that wall is told."""
     ray = target - eye
@@ -142,6 +148,8 @@ def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height:
     bearing = float(np.arctan2(y - eye[1], x - eye[0]))
     upright = np.stack((np.full_like(levels, x), np.full_like(levels, y), levels), axis=-1)
     hits = np.array([pane_hits(opening, eye, upright) for opening in vehicle.glass])
+    if len(vehicle.glass):
+        hits[:, beyond_glass(vehicle, eye, upright)] = np.nan
     shows = ~np.isnan(hits.reshape(-1, len(levels), 3)[..., 0])
     if shows.any():
         level = int(shows.any(axis=0).argmax())

@@ -11,7 +11,7 @@ from faircorner.plane import Floats, to_body, wrap
 from faircorner.said import Length, Said
 from faircorner.sight.glass import Sighting, on_plane, pane_of
 from faircorner.sight.told import Told
-from faircorner.vehicle import Opening, Vehicle
+from faircorner.vehicle import Vehicle
 
 __all__ = [
     "ACUITY",
@@ -19,11 +19,13 @@ __all__ = [
     "LEAN",
     "NEAR",
     "REACTION",
+    "Moved",
     "Onward",
     "Sharpness",
+    "image_moved",
+    "leaning",
     "same_again",
     "scatter",
-    "sharpness",
 ]
 
 # Assumed, and said so on screen: what a driver can tell of an alignment between a near edge
@@ -80,29 +82,21 @@ class Sharpness:
         return replace(self, image=-self.image) if told.flips else self
 
 
+# Of m rolled on: how far an image is from where it was at the call, m as it is told.
+Moved: TypeAlias = Callable[[float], float]
 # Where the vehicle stands, (3,), so many metres on as it rolls at a call; negative before it.
 Onward: TypeAlias = Callable[[float], Floats]
 
 
-def sharpness(
-    vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats, *, lean: float = LEAN
-) -> Sharpness:
-    """Sharpness of a cue on an upright edge.
-
-    now : how it appears at the call; onward : see `Onward`; target : (2,), m on the site
-    Nobody can say what leaning does to what is hidden.
-    """
-    sharp = Sharpness(scatter=scatter(now, onward, target), lean=lean)
-    pane = pane_of(vehicle, now)
-    if pane is None:
-        return sharp
-    moved = _moved(pane, now, onward, target, lean)
+def leaning(sharp: Sharpness, moved: Moved) -> Sharpness:
+    """The same with what a lean does to it; moved : how the leaning driver's image moves."""
     return replace(sharp, image=moved(0.0), late=same_again(moved))
 
 
 def scatter(now: Sighting, onward: Onward, target: Floats) -> float:
-    """m that a cue on an upright edge leaves in the stop; arguments as for `sharpness`.
+    """m that a cue on an upright edge leaves in the stop.
 
+    now : how it appears at the call; onward : see `Onward`; target : (2,), m on the site
     Added in squares: what the eye can tell over how fast the image turns, and the reaction's
     scatter at a crawl.
     """
@@ -112,22 +106,32 @@ def scatter(now: Sighting, onward: Onward, target: Floats) -> float:
     return float(np.hypot(eye, REACTION * CRAWL))
 
 
-def _moved(
-    pane: Opening, now: Sighting, onward: Onward, target: Floats, lean: float
-) -> Callable[[float], float]:
-    """Of m rolled on: how far along the pane's plane a leaning driver's image is from now's."""
+def image_moved(
+    vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats
+) -> Callable[[Floats], Moved] | None:
+    """How an upright edge's image moves for an eye that is elsewhere: of its shift (3,), m.
+
+    None where it is hidden: nobody can say what that does to it.
+    """
+    pane = pane_of(vehicle, now)
+    if pane is None:
+        return None
     hit = np.array([now.x, now.y, now.z])
-    leaning = now.eye + np.array([lean, 0.0, 0.0])
     here = to_body(onward(0.0), target[None])[0]
     # The height on the edge that the image was taken at.
     farther = np.linalg.norm(here - now.eye[:2]) / np.linalg.norm(hit[:2] - now.eye[:2])
     height = now.eye[2] + (hit[2] - now.eye[2]) * farther
 
-    def moved(by: float) -> float:
-        place = np.append(to_body(onward(by), target[None])[0], height)
-        return float(on_plane(pane, leaning, place)[now.told.axis] - now.station)
+    def shifted(by_eye: Floats) -> Moved:
+        eye = now.eye + by_eye
 
-    return moved
+        def moved(by: float) -> float:
+            place = np.append(to_body(onward(by), target[None])[0], height)
+            return float(on_plane(pane, eye, place)[now.told.axis] - now.station)
+
+        return moved
+
+    return shifted
 
 
 def same_again(moved: Callable[[float], float]) -> float:

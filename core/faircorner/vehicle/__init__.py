@@ -2,22 +2,29 @@
 
 from faircorner.vehicle.body import TYRE_WIDTH, Vehicle
 from faircorner.vehicle.features import Feature, FeatureRole, Opening
-from faircorner.vehicle.mirror import Mirror, MovesWith
+from faircorner.vehicle.mirror import Mirror, MirrorUse, MovesWith, axes
+from faircorner.vehicle.shell import Block, blocks_of, outer_blocks, stopped
 from faircorner.vehicle.steering import Circle, Steering, axle_radius
 from faircorner.vehicle.trailer import Trailer
 from faircorner.vehicle.tyres import tyre_poses
 
 __all__ = [
     "TYRE_WIDTH",
+    "Block",
     "Circle",
     "Feature",
     "FeatureRole",
     "Mirror",
+    "MirrorUse",
     "MovesWith",
     "Opening",
     "Steering",
     "Trailer",
     "Vehicle",
+    "axes",
     "axle_radius",
+    "blocks_of",
+    "outer_blocks",
+    "stopped",
     "tyre_poses",
 ]

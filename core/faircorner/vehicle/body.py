@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass, field, replace
 
+import numpy as np
+
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box, frozen
 from faircorner.said import Exact, Said
@@ -36,6 +38,7 @@ _PLAUSIBLE = {
 class Vehicle:
     """A rigid vehicle and what it tows; metres, origin on the ground under the rear axle's centre.
 
+    roofline : (n, 2), x and z of the upper outline from the side, nose first; empty where unknown
     corner_cut : how much of each corner of the length-by-width box the body leaves free
     outline : everything that can touch, as convex pieces (n, 2): the body, then both mirrors
     tyre : what a kerb meets of one tyre, (4, 2), about its own middle
@@ -58,6 +61,7 @@ class Vehicle:
     glass: tuple[Opening, ...] = ()
     mirrors: tuple[Mirror, ...] = ()
     trailer: Trailer | None = None
+    roofline: Floats = field(default_factory=lambda: frozen(np.empty((0, 2))))
     # Asked for at every place of every attempt.
     outline: tuple[Floats, ...] = field(init=False, repr=False)
     tyre: Floats = field(init=False, repr=False)
@@ -95,6 +99,8 @@ class Vehicle:
                     width=Exact(self.width),
                 ),
             )
+        if (np.diff(self.roofline[:, 0]) >= 0).any():
+            raise InputError("roofline_m", Said("must run from the nose to the tail"))
         if 2 * self.corner_cut >= self.width:
             raise InputError("corner_cut_m", Said("leaves no straight edge between"))
         tyre = box(-_TYRE_REACH, _TYRE_REACH, self.tyre_width / 2)

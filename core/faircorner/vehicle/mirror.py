@@ -10,12 +10,24 @@ from faircorner.errors import InputError, between
 from faircorner.plane import Floats, frozen
 from faircorner.said import Said
 
-__all__ = ["Mirror", "MovesWith"]
+__all__ = ["Mirror", "MirrorUse", "MovesWith", "axes"]
 
 MovesWith: TypeAlias = Literal["body", "trailer"]
+# What it is there for, and so what it is set to show: the road behind, the own flank, the ground
+# far round it, the rear tyre, the ground beside the door, or that before the nose.
+MirrorUse: TypeAlias = Literal["behind", "flank", "wide", "tyre", "door", "nose"]
 
 # Glass farther than this from its own middle is a slip of the tape, m.
 _REACH = 0.6
+
+
+def axes(aim: Floats) -> tuple[Floats, Floats]:
+    """Across and up on a glass that looks along a unit vector (3,): unit vectors (3,) too."""
+    # A glass that looks straight up or down has its upper edge ahead.
+    upright = np.array([0.0, 0.0, 1.0] if abs(aim[2]) < 0.999 else [1.0, 0.0, 0.0])
+    up = upright - (upright @ aim) * aim
+    up /= np.linalg.norm(up)
+    return np.cross(up, aim), up
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -25,6 +37,7 @@ class Mirror:
     centre : (3,), the middle of the glass's face; aim : (3,), unit vector out of the glass
     radius : of the sphere that a convex one is part of; None for a flat one
     outline : (n, 2), across and up from the middle; across is to the right of who faces the glass
+    set_for : what every driver sets it to show; None where its aim stays as it is
     across, up : (3,), unit vectors of the outline
     face : the outline as a shape
     Raises InputError naming the measure that cannot be.
@@ -36,6 +49,7 @@ class Mirror:
     radius: float | None
     outline: Floats
     moves_with: MovesWith = "body"
+    set_for: MirrorUse | None = None
     across: Floats = field(init=False)
     up: Floats = field(init=False)
     face: Polygon = field(init=False)
@@ -53,13 +67,10 @@ class Mirror:
         if np.linalg.norm(outline, axis=1).max() > min(_REACH, self.radius or _REACH):
             raise InputError("outline_m", Said("is larger than such a glass"))
         prepare(face)
-        # A glass that looks straight up or down has its upper edge ahead.
-        upright = np.array([0.0, 0.0, 1.0] if abs(aim[2]) < 0.999 else [1.0, 0.0, 0.0])
-        up = upright - (upright @ aim) * aim
-        up = frozen(up / np.linalg.norm(up))
+        across, up = (frozen(axis) for axis in axes(aim))
         for name, value in (
             ("centre", frozen(self.centre)), ("aim", aim), ("outline", outline), ("face", face),
-            ("up", up), ("across", frozen(np.cross(up, aim))),
+            ("up", up), ("across", across),
         ):  # fmt: skip
             object.__setattr__(self, name, value)
 

@@ -157,12 +157,37 @@ const revisionIds = (docket: Docket) => ({
 });
 
 /** Everything left to the method, the place and the fit. */
-export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {} };
+export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {}, picks: {} };
 
 export const planBody = (docket: Docket, options: PlanOptions) => ({
   ...revisionIds(docket),
   options,
 });
+
+/** What is seen at every stop of that plan. */
+export const sightsQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
+  const body = { ...planBody(docket, options), method_body: changed ?? null };
+  return queryOptions({
+    queryKey: ["sights", body],
+    queryFn: ({ signal }) => ask.post("/api/plan/sights", { body, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
+
+/** The way of that plan as it is seen where the cue of one call stands. */
+export const filmQuery = (
+  docket: Docket,
+  options: PlanOptions,
+  changed: MethodBody | undefined,
+  call: number,
+) => {
+  const body = { ...planBody(docket, options), method_body: changed ?? null, call };
+  return queryOptions({
+    queryKey: ["film", body],
+    queryFn: ({ signal }) => ask.post("/api/plan/film", { body, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+};
 
 /** A plan of the docket, or of its method as it is being changed. */
 export const planQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {

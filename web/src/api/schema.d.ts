@@ -487,6 +487,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/sights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Sights
+         * @description What is seen at every stop: the cues there are, the one that is told, and its picture.
+         */
+        post: operations["plan_sights"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/plan/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Film
+         * @description The way of the plan as it is seen where the cue of one call stands.
+         */
+        post: operations["plan_film"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/remedy": {
         parameters: {
             query?: never;
@@ -1970,6 +2010,7 @@ export interface components {
          *
          *     aim : unit vector out of the glass
          *     outline_m : across and up from its centre; across is to the right of who faces the glass
+         *     set_for : what every driver sets it to show; null where its aim stays as it is
          */
         MirrorModel: {
             /** Name */
@@ -1989,6 +2030,8 @@ export interface components {
              * @enum {string}
              */
             moves_with: "body" | "trailer";
+            /** Set For */
+            set_for: ("behind" | "flank" | "wide" | "tyre" | "door" | "nose") | null;
         };
         /**
          * ObstacleModel
@@ -2361,7 +2404,9 @@ export interface components {
              * VehicleDocument
              * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
              *
-             *     assumed : what of it nobody measured, and is as usual for its class
+             *     body : which shape it has; null where nobody said
+             *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
+             *     assumed : what of it nobody measured, and is as usual for its body
              */
             body: {
                 /**
@@ -2376,6 +2421,8 @@ export interface components {
                  * @enum {string}
                  */
                 class: "car" | "van" | "rigid" | "bus" | "tractor";
+                /** Body */
+                body: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
                 /** Length M */
                 length_m: number;
                 /** Width M */
@@ -2418,10 +2465,18 @@ export interface components {
                  */
                 mirrors: components["schemas"]["MirrorModel"][];
                 /**
+                 * Roofline M
+                 * @default []
+                 */
+                roofline_m: [
+                    number,
+                    number
+                ][];
+                /**
                  * Assumed
                  * @default []
                  */
-                assumed: ("marks" | "glass" | "tyre width" | "corners")[];
+                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners")[];
             };
             /**
              * Created
@@ -2516,7 +2571,9 @@ export interface components {
          * VehicleDocument
          * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
          *
-         *     assumed : what of it nobody measured, and is as usual for its class
+         *     body : which shape it has; null where nobody said
+         *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
+         *     assumed : what of it nobody measured, and is as usual for its body
          */
         VehicleDocument: {
             /**
@@ -2531,6 +2588,8 @@ export interface components {
              * @enum {string}
              */
             class: "car" | "van" | "rigid" | "bus" | "tractor";
+            /** Body */
+            body: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
             /** Length M */
             length_m: number;
             /** Width M */
@@ -2573,10 +2632,18 @@ export interface components {
              */
             mirrors: components["schemas"]["MirrorModel"][];
             /**
+             * Roofline M
+             * @default []
+             */
+            roofline_m: [
+                number,
+                number
+            ][];
+            /**
              * Assumed
              * @default []
              */
-            assumed: ("marks" | "glass" | "tyre width" | "corners")[];
+            assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners")[];
         };
         /** CreateIn */
         CreateIn: {
@@ -2780,7 +2847,9 @@ export interface components {
              * VehicleDocument
              * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
              *
-             *     assumed : what of it nobody measured, and is as usual for its class
+             *     body : which shape it has; null where nobody said
+             *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
+             *     assumed : what of it nobody measured, and is as usual for its body
              */
             body: {
                 /**
@@ -2795,6 +2864,8 @@ export interface components {
                  * @enum {string}
                  */
                 class: "car" | "van" | "rigid" | "bus" | "tractor";
+                /** Body */
+                body: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
                 /** Length M */
                 length_m: number;
                 /** Width M */
@@ -2837,15 +2908,25 @@ export interface components {
                  */
                 mirrors: components["schemas"]["MirrorModel"][];
                 /**
+                 * Roofline M
+                 * @default []
+                 */
+                roofline_m: [
+                    number,
+                    number
+                ][];
+                /**
                  * Assumed
                  * @default []
                  */
-                assumed: ("marks" | "glass" | "tyre width" | "corners")[];
+                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners")[];
             };
         };
         /**
          * UsualRequest
-         * @description What has been measured of a new vehicle so far; what is left out is the class's usual.
+         * @description What has been measured of a new vehicle so far; what is left out is the body's usual.
+         *
+         *     driver : the side they sit on
          */
         UsualRequest: {
             /**
@@ -2854,10 +2935,16 @@ export interface components {
              */
             name: string;
             /**
-             * Kind
+             * Body
              * @enum {string}
              */
-            kind: "car" | "van" | "rigid" | "bus" | "tractor";
+            body: "small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper";
+            /**
+             * Driver
+             * @default right
+             * @enum {string}
+             */
+            driver: "left" | "right";
             /** Length M */
             length_m?: number | null;
             /** Width M */
@@ -3124,6 +3211,7 @@ export interface components {
          *
          *     sheet_id : the cue sheet that is gone on with, if there is any for these documents; since :
          *     what has changed since it was made
+         *     picks : the cues that were chosen when the method was last kept for this vehicle and seat
          */
         DocketOut: {
             learner: components["schemas"]["PersonOut"];
@@ -3137,6 +3225,10 @@ export interface components {
             sheet_options: components["schemas"]["OptionsIO"] | null;
             /** Since */
             since: components["schemas"]["SinceOut"][];
+            /** Picks */
+            picks: {
+                [key: string]: string;
+            };
             /** Attempts */
             attempts: number;
             /** Taped */
@@ -3150,6 +3242,7 @@ export interface components {
          *
          *     pinned : fitted figures of the method by name, metres or degrees
          *     shifts_m : by call number, how much later (negative earlier) its cue is told
+         *     picks : by call number, the key of the cue that was chosen for it
          */
         OptionsIO: {
             /** Gap M */
@@ -3173,6 +3266,13 @@ export interface components {
              */
             shifts_m: {
                 [key: string]: number;
+            };
+            /**
+             * Picks
+             * @default {}
+             */
+            picks: {
+                [key: string]: string;
             };
         };
         /**
@@ -3297,7 +3397,7 @@ export interface components {
              * Along
              * @enum {string}
              */
-            along: "x" | "y" | "z";
+            along: "x" | "y" | "z" | "out" | "up";
             /** Feature */
             feature: string | null;
             /** Offset M */
@@ -3464,7 +3564,9 @@ export interface components {
             /** Looks */
             looks: components["schemas"]["LookOut"][];
             begins: components["schemas"]["SaidOut"];
+            begins_seen: components["schemas"]["SaidOut"] | null;
             ends: components["schemas"]["SaidOut"];
+            ends_seen: components["schemas"]["SaidOut"] | null;
             /** Sensitivity */
             sensitivity: (number | null)[][];
             /** Path */
@@ -3608,7 +3710,8 @@ export interface components {
              *       "ahead_m": null,
              *       "turns_per_metre": null,
              *       "pinned": {},
-             *       "shifts_m": {}
+             *       "shifts_m": {},
+             *       "picks": {}
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -3616,6 +3719,182 @@ export interface components {
             method_body?: {
                 [key: string]: unknown;
             } | null;
+        };
+        /**
+         * CandidateOut
+         * @description A cue that could be used, and what to know of it.
+         *
+         *     before_m, after_m : rolled metres for which it shows, up to `followed_m`
+         */
+        CandidateOut: {
+            /** Key */
+            key: string;
+            /** Through */
+            through: string;
+            /** Mirror */
+            mirror: boolean;
+            said: components["schemas"]["SaidOut"];
+            /** Scatter M */
+            scatter_m: number;
+            /** Before M */
+            before_m: number;
+            /** After M */
+            after_m: number;
+            /** Marked */
+            marked: boolean;
+            /** Sharp */
+            sharp: boolean;
+            /** Notes */
+            notes: components["schemas"]["SaidOut"][];
+        };
+        /**
+         * CueMarksOut
+         * @description A cue in a picture: the thing or edge as x, y, x, y …, and where to look.
+         */
+        CueMarksOut: {
+            /** Line */
+            line: number[];
+            /** Spot */
+            spot: [
+                number,
+                number
+            ];
+        };
+        /**
+         * GlassOut
+         * @description A mirror's glass by itself, in units of its own.
+         */
+        GlassOut: {
+            /** Name */
+            name: string;
+            /** Size */
+            size: [
+                number,
+                number
+            ];
+            /** Outline */
+            outline: number[];
+            /** Parts */
+            parts: components["schemas"]["PartOut"][];
+            cue: components["schemas"]["CueMarksOut"] | null;
+        };
+        /**
+         * PartOut
+         * @description A polygon of a picture; points : x, y, x, y …
+         */
+        PartOut: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Points */
+            points: number[];
+        };
+        /**
+         * PictureOut
+         * @description What the driver sees, painted from the first polygon to the last.
+         *
+         *     outside : beyond the glass; panes : where it shows through; cabin : round them; hung : the
+         *     mirror within
+         */
+        PictureOut: {
+            /** Size */
+            size: [
+                number,
+                number
+            ];
+            /** Outside */
+            outside: components["schemas"]["PartOut"][];
+            /** Panes */
+            panes: number[][];
+            /** Cabin */
+            cabin: components["schemas"]["PartOut"][];
+            /** Hung */
+            hung: components["schemas"]["PartOut"][];
+            cue: components["schemas"]["CueMarksOut"] | null;
+            glass: components["schemas"]["GlassOut"] | null;
+        };
+        /**
+         * SightsOut
+         * @description What is seen at every stop of a plan; no spots where nobody's eye is known.
+         */
+        SightsOut: {
+            /** Format */
+            format: string;
+            /** Followed M */
+            followed_m: number;
+            /** Spots */
+            spots: components["schemas"]["SpotOut"][];
+        };
+        /**
+         * SpotOut
+         * @description A moment at which something is to be seen: call 0 is the first stop, the highest the last.
+         *
+         *     chosen : the key of the cue that is told, null where nothing shows
+         */
+        SpotOut: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Heading Deg */
+            heading_deg: number;
+            /** Call */
+            call: number;
+            seen: components["schemas"]["SaidOut"] | null;
+            /** Chosen */
+            chosen: string | null;
+            /** Candidates */
+            candidates: components["schemas"]["CandidateOut"][];
+            picture: components["schemas"]["PictureOut"] | null;
+        };
+        /**
+         * FrameOut
+         * @description What of a picture is another after so many metres; glass : in the mirror by itself.
+         */
+        FrameOut: {
+            /** S M */
+            s_m: number;
+            /** Outside */
+            outside: components["schemas"]["PartOut"][];
+            /** Hung */
+            hung: components["schemas"]["PartOut"][];
+            /** Glass */
+            glass: components["schemas"]["PartOut"][] | null;
+        };
+        /**
+         * FilmIn
+         * @description A plan, and the call whose picture is to move.
+         */
+        FilmIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Seat */
+            seat: number;
+            /** Ground */
+            ground: number;
+            /** Method */
+            method: number;
+            /** Standard */
+            standard: number;
+            /**
+             * @default {
+             *       "gap_m": null,
+             *       "kerb_m": null,
+             *       "ahead_m": null,
+             *       "turns_per_metre": null,
+             *       "pinned": {},
+             *       "shifts_m": {},
+             *       "picks": {}
+             *     }
+             */
+            options: components["schemas"]["OptionsIO"];
+            /** Method Body */
+            method_body?: {
+                [key: string]: unknown;
+            } | null;
+            /** Call */
+            call: number;
         };
         /**
          * RemedyOut
@@ -3673,7 +3952,8 @@ export interface components {
              *       "ahead_m": null,
              *       "turns_per_metre": null,
              *       "pinned": {},
-             *       "shifts_m": {}
+             *       "shifts_m": {},
+             *       "picks": {}
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -3747,7 +4027,8 @@ export interface components {
              *       "ahead_m": null,
              *       "turns_per_metre": null,
              *       "pinned": {},
-             *       "shifts_m": {}
+             *       "shifts_m": {},
+             *       "picks": {}
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -3855,7 +4136,8 @@ export interface components {
              *       "ahead_m": null,
              *       "turns_per_metre": null,
              *       "pinned": {},
-             *       "shifts_m": {}
+             *       "shifts_m": {},
+             *       "picks": {}
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -5610,6 +5892,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+        };
+    };
+    plan_sights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SightsOut"];
+                };
+            };
+        };
+    };
+    plan_film: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilmIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FrameOut"][];
                 };
             };
         };

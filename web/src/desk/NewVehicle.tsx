@@ -16,29 +16,42 @@ import {
 import { useState } from "react";
 import { added } from "../api/added";
 import { ApiError, ask } from "../api/client";
-import type { VehicleBody } from "../api/types";
+import type { School, VehicleBody } from "../api/types";
 import { LengthField } from "../shell/LengthField";
 import { NumberField } from "../shell/NumberField";
 import { Failure, Waiting } from "../shell/states";
+import { useSchool } from "../shell/useDocket";
 import { useStored } from "../shell/useStored";
 import { linesOf, type Measure, VehicleSheet } from "../stations/seat/VehicleSheet";
 import { t } from "../words";
 
-type Class = VehicleBody["class"];
-const CLASSES: readonly Class[] = ["car", "van", "rigid", "bus", "tractor"];
+type Body = NonNullable<VehicleBody["body"]>;
+const BODIES: readonly Body[] = [
+  "small hatch",
+  "saloon",
+  "estate",
+  "SUV",
+  "van",
+  "rigid",
+  "bus",
+  "day cab",
+  "sleeper",
+];
 
 interface Typed {
   name: string;
-  kind: Class;
+  body: Body;
   measures: Partial<Record<Measure, number>>;
   turns: number | null;
   circle: number | null;
 }
 
-const NOTHING: Typed = { name: "", kind: "car", measures: {}, turns: null, circle: null };
+const NOTHING: Typed = { name: "", body: "small hatch", measures: {}, turns: null, circle: null };
 
-const usualQuery = ({ name, kind, measures, turns, circle }: Typed) => {
-  const body = { name, kind, ...measures, lock_turns: turns, kerb_circle_m: circle };
+const usualQuery = (driver: School["keeps"], typed: Typed) => {
+  const { name, body: shape, measures, turns, circle } = typed;
+  const steering = { lock_turns: turns, kerb_circle_m: circle };
+  const body = { name, body: shape, driver, ...measures, ...steering };
   return queryOptions({
     queryKey: ["usual vehicle", body],
     queryFn: ({ signal }) => ask.post("/api/vehicles/usual", { body, signal }),
@@ -49,14 +62,18 @@ const usualQuery = ({ name, kind, measures, turns, circle }: Typed) => {
 
 export const NewVehicle = () => {
   const client = useQueryClient();
-  const [typed, setTyped, forget] = useStored<Typed>("new vehicle", NOTHING);
-  const usual = useQuery(usualQuery(typed));
+  // Who keeps left sits on the right.
+  const driver = useSchool().keeps === "left" ? "right" : "left";
+  const [stored, setTyped, forget] = useStored<Typed>("new vehicle", NOTHING);
+  // What was typed before there were bodies has none.
+  const typed = { ...NOTHING, ...stored };
+  const usual = useQuery(usualQuery(driver, typed));
   // What cannot be taken as typed stays where it was typed, beside an ordinary one.
-  const plain = useQuery(usualQuery({ ...NOTHING, kind: typed.kind }));
+  const plain = useQuery(usualQuery(driver, { ...NOTHING, body: typed.body }));
   const [asked, setAsked] = useState(false);
   const keep = useMutation({
     mutationFn: async () => {
-      const { body } = await client.fetchQuery(usualQuery(typed));
+      const { body } = await client.fetchQuery(usualQuery(driver, typed));
       return await ask.post("/api/documents", { body: { kind: "vehicle", body } });
     },
     onSuccess: async () => {
@@ -102,14 +119,14 @@ export const NewVehicle = () => {
         <TextField
           select
           size="small"
-          label={t("begin.class")}
-          value={typed.kind}
-          onChange={(e) => setTyped({ ...typed, kind: e.target.value as Class })}
-          sx={{ minWidth: 150 }}
+          label={t("begin.body")}
+          value={typed.body}
+          onChange={(e) => setTyped({ ...typed, body: e.target.value as Body })}
+          sx={{ minWidth: 170 }}
         >
-          {CLASSES.map((kind) => (
-            <MenuItem key={kind} value={kind}>
-              {t(`begin.class ${kind}`)}
+          {BODIES.map((body) => (
+            <MenuItem key={body} value={body}>
+              {t(`begin.body ${body}`)}
             </MenuItem>
           ))}
         </TextField>

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
+import type { Frame } from "../api/types";
 import { CAR } from "../testing";
+import { frameAt } from "./film";
 import { makeFrame, placed } from "./frame";
 import { handsY, LANES, lookMarks } from "./lanes";
-import { type Camera, hull, project } from "./project";
 import { at } from "./scrub";
 import { trailerPose } from "./TrailerShape";
 import { bodyCorners } from "./VehicleShape";
@@ -23,47 +24,27 @@ describe("the slab", () => {
   });
 });
 
-describe("the sight picture", () => {
-  const camera: Camera = {
-    eye: [0, 0, 1.2],
-    bearingDeg: 0,
-    pitchDeg: 0,
-    focal: 100,
-    cx: 50,
-    cy: 50,
-  };
-  const spot = (x: number, y: number, z: number) => {
-    const [first] = project(camera, [
-      [x, y, z],
-      [x, y, z],
-      [x, y, z],
-    ]);
-    return first ?? null;
-  };
-  it("shows what is left on the left and what is high above", () => {
-    expect(spot(10, 2, 2.2)).toEqual([expect.closeTo(30), expect.closeTo(40)]);
-    expect(spot(10, -2, 0.2)).toEqual([expect.closeTo(70), expect.closeTo(60)]);
+describe("the sight picture, rolled on", () => {
+  const frame = (s_m: number, x: number, extra: number[] = []): Frame => ({
+    s_m,
+    outside: [{ kind: "kerb", name: "kerb", points: [x, 0, x + 1, 0, x, 1, ...extra] }],
+    hung: [],
+    glass: null,
   });
-  it("shows nothing from behind the eye", () => expect(spot(-3, 0, 1)).toBeNull());
-  it("turned to the left it has what is there in its middle", () => {
-    const turned = { ...camera, bearingDeg: 90 };
-    const [seen] = project(turned, [
-      [0, 5, 1.2],
-      [0, 5, 1.2],
-      [0, 5, 1.2],
-    ]);
-    expect(seen).toEqual([expect.closeTo(50), expect.closeTo(50)]);
+  const xAt = (film: Frame[], s: number) => frameAt(film, s)?.outside[0]?.points[0];
+  it("moves its corners straight on from one frame to the next", () => {
+    const film = [frame(0, 10), frame(0.5, 20), frame(1, 60)];
+    expect(xAt(film, 0)).toBeCloseTo(10);
+    expect(xAt(film, 0.25)).toBeCloseTo(15);
+    expect(xAt(film, 0.75)).toBeCloseTo(40);
+    expect(xAt(film, 7)).toBeCloseTo(60);
   });
-  it("draws a solid by its silhouette", () => {
-    const corners: [number, number][] = [
-      [0, 0],
-      [4, 0],
-      [4, 4],
-      [0, 4],
-      [2, 2],
-    ];
-    expect(hull(corners)).toHaveLength(4);
+  it("shows the nearer frame where a corner came or went", () => {
+    const film = [frame(0, 10), frame(1, 20, [5, 5])];
+    expect(xAt(film, 0.4)).toBe(10);
+    expect(xAt(film, 0.6)).toBe(20);
   });
+  it("shows nothing without a film", () => expect(frameAt([], 1)).toBeNull());
 });
 
 describe("a vehicle", () => {

@@ -1,19 +1,37 @@
 """Kinds of cue: one module each, which finds what of its kind there is to line up on.
 
-A new one is a module here, its place in `_KINDS`, and its words.
+A new one is a module here, its place in `_looked_for`, and its words.
 """
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from typing import TypeAlias
 
 from faircorner.cues.cue_kinds.base import Cue, Found, Seeing
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
+from faircorner.cues.cue_kinds.mirror import in_mirrors
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
 
-__all__ = ["Cue", "Leant", "Seeing", "edge_said", "leant", "sharpest", "thing_said"]
+__all__ = [
+    "Cue",
+    "Found",
+    "Leant",
+    "Seeing",
+    "candidates",
+    "edge_said",
+    "leant",
+    "sharpest",
+    "thing_said",
+]
 
-# In the order of what is waited for: a kind is looked for where none before it shows sharply.
-_KINDS: tuple[Callable[[Seeing], list[Found]], ...] = (edges_seen, things_seen, any_edges)
+Kind: TypeAlias = Callable[[Seeing], list[Found]]
+
+# Seen directly, in the order of what is waited for.
+_DIRECT: tuple[Kind, ...] = (edges_seen, things_seen)
+# What leaves no more than this no mirror tells better, m.
+_KEEN = 0.10
+# What leaves more than this tells nothing, m.
+_USELESS = 0.60
 # How far a driver can lean in the belt, forward and back, the least first, m.
 _LEANS = (0.05, -0.05, 0.10, -0.10, 0.15, 0.20, 0.25)
 
@@ -29,32 +47,69 @@ class Leant:
         return replace(self, cue=self.cue.mirrored())
 
 
-def sharpest(seeing: Seeing) -> Cue | None:
-    """The sharpest cue that shows; one near a mark before others.
+def sharpest(seeing: Seeing, pick: str = "") -> Cue | None:
+    """The sharpest cue that shows, one near a mark before others; or the one that was picked.
 
     Where none shows what is waited for is told as hidden before anything else that is.
     None where there is nothing to line up on.
     """
-    best = _best(seeing)
+    best = _best(seeing, pick)
     return None if best is None else best.whole
 
 
-def _best(seeing: Seeing) -> Found | None:
-    found: list[Found] = []
-    for kind in _KINDS:
-        if any(one.cue.shows and one.cue.sharp for one in found):
-            break
-        found += kind(seeing)
+def candidates(seeing: Seeing) -> list[Found]:
+    """All that shows, each past each mark once, the best first."""
+    found = [one for kind in (*_DIRECT, in_mirrors, any_edges) for one in kind(seeing)]
+    shown = [one for one in found if one.cue.shows and one.cue.sharpness.scatter <= _USELESS]
+    named: dict[str, Found] = {}
+    for one in sorted(shown, key=_rank):
+        named.setdefault(one.cue.key, one)
+    return list(named.values())
+
+
+def _best(seeing: Seeing, pick: str = "") -> Found | None:
+    """pick : the key of the cue that somebody chose, taken wherever it shows"""
+    if pick:
+        picked = next((one for one in candidates(seeing) if one.cue.key == pick), None)
+        if picked is not None:
+            return picked
+    found = _looked_for(seeing)
     waited = (seeing.watched.edge, seeing.watched.thing)
     shown = [one for one in found if one.cue.shows]
     shown = shown or [one for one in found if one.cue.what in waited] or found
-    sharp = [one for one in shown if one.cue.sharp]
-    # A mark beside it does not make a blunt one better.
-    return min(
-        sharp or shown,
-        key=lambda one: (bool(sharp) and not one.cue.marked, one.cue.sharpness.scatter),
-        default=None,
-    )
+    ranked = sorted(shown, key=_rank)
+    # One that shows only at the last moment cannot be waited for.
+    return next((one for one in ranked if one.steady), ranked[0] if ranked else None)
+
+
+def _looked_for(seeing: Seeing) -> list[Found]:
+    """A kind is looked for where none before it is good enough."""
+    found: list[Found] = []
+    for kind in _DIRECT:
+        if any(one.cue.shows and one.cue.sharp for one in found):
+            break
+        found += kind(seeing)
+    # What the driver waits for is what they look at.
+    waited = bool(seeing.watched.thing) and any(one.cue.shows for one in found)
+    if waited or any(_keen(one) for one in found):
+        return found
+    found += in_mirrors(seeing)
+    if not any(one.cue.shows and one.cue.sharp for one in found):
+        found += any_edges(seeing)
+    return found
+
+
+def _keen(one: Found) -> bool:
+    return one.cue.marked and one.cue.sharpness.scatter <= _KEEN and one.steady
+
+
+def _rank(one: Found) -> tuple[bool, bool, float]:
+    """Sharp ones first, of those the ones at a mark, then the sharpest.
+
+    A mark beside it does not make a blunt one better.
+    """
+    cue = one.cue
+    return not cue.sharp, cue.sharp and not cue.marked, cue.sharpness.scatter
 
 
 def leant(seeing: Seeing) -> Leant | None:

@@ -6,17 +6,18 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from faircorner.cues.events import Watched
-from faircorner.ground import Ground
+from faircorner.ground import Ground, Obstacle
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
-from faircorner.sight import Onward, Seat, Sharpness, Sighting, covering
+from faircorner.sight import LEAN, Moved, Onward, Seat, Sharpness, Sighting, covering, leaning
 from faircorner.vehicle import Vehicle
 
-__all__ = ["BLUNT", "Cue", "Found", "Seeing", "hidden", "uncovered"]
+__all__ = ["BLUNT", "Cue", "Found", "Seeing", "covered", "hidden", "uncovered"]
 
-# Farther from every mark of the vehicle nobody can say where something stands; and a cue that
-# leaves more is none to stop by alone, m.
-_FAR, BLUNT = 0.30, 0.25
+# A cue that leaves more is none to stop by alone, m.
+BLUNT = 0.25
+# Where before the call a cue has to show, m.
+_WATCHED = (0.25, 0.5)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -24,6 +25,7 @@ class Cue:
     """What is seen at a call from this seat.
 
     what : its name; target : (2,), m on the site; height : m
+    runs : heading of an edge on the ground where it is met, rad; NaN for what stands upright
     said : what the driver sees, as its own kind tells it
     """
 
@@ -33,6 +35,16 @@ class Cue:
     target: Floats
     height: float
     said: Said
+    runs: float = float("nan")
+
+    @property
+    def upright(self) -> bool:
+        return bool(np.isnan(self.runs))
+
+    @property
+    def key(self) -> str:
+        """What it is, wherever it stands: in which glass, of what, past which mark."""
+        return f"{self.sighting.through} | {self.what} | {self.sighting.feature or ''}"
 
     @property
     def shows(self) -> bool:
@@ -41,7 +53,7 @@ class Cue:
     @property
     def marked(self) -> bool:
         """Whether a mark of the vehicle is near enough to tell by."""
-        return abs(self.sighting.offset) <= _FAR
+        return abs(self.sighting.offset) <= self.sighting.told.near
 
     @property
     def sharp(self) -> bool:
@@ -53,6 +65,7 @@ class Cue:
             sighting=self.sighting.mirrored(),
             sharpness=self.sharpness.mirrored(self.sighting.told),
             target=self.target * np.array([1.0, -1.0]),
+            runs=-self.runs,
         )
 
 
@@ -60,15 +73,26 @@ class Cue:
 class Found:
     """Something to line up on: a cue but for what leaning does to it.
 
-    leaning : its sharpness with that, which takes longer than to choose among cues
+    moved : how its image moves for an eye shifted by (3,) m, which takes longer than to choose
+        among cues; None where nobody can say
+    shown : of m rolled on, negative before, whether it shows in the same glass there
     """
 
     cue: Cue
-    leaning: Callable[[], Sharpness]
+    moved: Callable[[Floats], Moved] | None
+    shown: Callable[[float], bool]
+
+    @property
+    def steady(self) -> bool:
+        """Whether it can be watched coming: all through the last half metre before the call."""
+        return self.cue.shows and all(self.shown(-by) for by in _WATCHED)
 
     @property
     def whole(self) -> Cue:
-        return replace(self.cue, sharpness=self.leaning())
+        if self.moved is None:
+            return self.cue
+        moved = self.moved(np.array([LEAN, 0.0, 0.0]))
+        return replace(self.cue, sharpness=leaning(self.cue.sharpness, moved))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -92,10 +116,14 @@ class Seeing:
 
 def uncovered(seeing: Seeing, sighting: Sighting, place: Floats) -> tuple[Sighting, str]:
     """What is seen of a place (3,) with all that stands there, and what hides it, if anything."""
-    pose, eye = seeing.pose, sighting.eye
-    stood = np.append(to_site(pose, eye[None, :2])[0], eye[2])
-    by = covering(seeing.ground.obstacles, stood, place)
+    by = covered(seeing, sighting.eye, 0.0, place)
     return (sighting, "") if by is None else (replace(sighting, through=None), by.name)
+
+
+def covered(seeing: Seeing, eye: Floats, by: float, place: Floats) -> Obstacle | None:
+    """What hides a place (3,) on the site from an eye in the vehicle, so many m rolled on."""
+    stood = np.append(to_site(seeing.onward(by), eye[None, :2])[0], eye[2])
+    return covering(seeing.ground.obstacles, stood, place)
 
 
 def hidden(place: Said, by: str = "") -> Said:

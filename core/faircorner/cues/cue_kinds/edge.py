@@ -4,7 +4,7 @@ from math import inf
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import BLUNT, Cue, Found, Seeing, hidden, uncovered
+from faircorner.cues.cue_kinds.base import BLUNT, Cue, Found, Seeing, covered, hidden, uncovered
 from faircorner.ground import Kerbline
 from faircorner.said import Said
 from faircorner.sight import EdgeSight, edge_sights
@@ -38,20 +38,26 @@ def _past_marks(seeing: Seeing, line: Kerbline, *, most: float = inf) -> list[Fo
         return []
     edge = line.drawn(1.0)
     sights = edge_sights(seeing.vehicle, seeing.seat, seeing.onward, edge, most=most)
-    return [_found(seeing, line.name, sight) for sight in sights]
+    return [_found(seeing, line, sight) for sight in sights]
 
 
-def _found(seeing: Seeing, name: str, sight: EdgeSight) -> Found:
+def _found(seeing: Seeing, line: Kerbline, sight: EdgeSight) -> Found:
     sighting, by = uncovered(seeing, sight.sighting, np.append(sight.ground, 0.0))
     cue = Cue(
-        what=name,
+        what=line.name,
         sighting=sighting,
         sharpness=sight.sharpness,
         target=sight.ground,
         height=0.0,
-        said=edge_said(name, sighting.through, sighting.place, by),
+        runs=float(line.frame[2]),
+        said=edge_said(line.name, sighting.through, sighting.place, by),
     )
-    return Found(cue=cue, leaning=sight.leaning)
+
+    def shown(by: float) -> bool:
+        place = sight.shown(by)
+        return place is not None and not covered(seeing, sighting.eye, by, np.append(place, 0.0))
+
+    return Found(cue=cue, moved=sight.moved, shown=shown)
 
 
 def edge_said(what: str, through: str | None, place: Said, by: str = "") -> Said:

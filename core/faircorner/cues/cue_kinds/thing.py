@@ -1,14 +1,12 @@
 """An upright thing outside, seen through the glass past a mark of the vehicle."""
 
-from functools import partial
-
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, hidden, uncovered
+from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, covered, hidden, uncovered
 from faircorner.cues.places import aside, own_mark
 from faircorner.plane import Floats
 from faircorner.said import Said
-from faircorner.sight import LAMP, LEAN, Sharpness, Sighting, scatter, sharpness, sight_of
+from faircorner.sight import LAMP, LEAN, Sharpness, Sighting, image_moved, scatter, sight_of
 
 __all__ = ["thing_said", "things_seen"]
 
@@ -41,9 +39,14 @@ def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Found:
         height=height,
         said=thing_said(what, sighting.through, sighting.place, seeing.watched.mark, by),
     )
-    return Found(
-        cue=cue, leaning=partial(sharpness, seeing.vehicle, sighting, seeing.onward, target)
-    )
+    moved = image_moved(seeing.vehicle, sighting, seeing.onward, target)
+
+    def shown(by: float) -> bool:
+        now = sight_of(seeing.vehicle, seeing.seat, seeing.onward(by), target, height)
+        place = np.append(target, min(LAMP, height))
+        return now.through == sighting.through and not covered(seeing, now.eye, by, place)
+
+    return Found(cue=cue, moved=moved, shown=shown)
 
 
 def _in_order(seeing: Seeing, corners: Floats) -> Floats:

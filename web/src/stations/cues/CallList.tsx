@@ -8,7 +8,7 @@ import type { MethodBody, Plan } from "../../api/types";
 import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { t } from "../../words";
-import { Breaks, Disc, Looks, Told, type ToldProps } from "./told";
+import { Breaks, Disc, Looks, Told } from "./told";
 import { isUnseen } from "./Unseen";
 
 interface Props {
@@ -24,51 +24,76 @@ export const CallList = memo(({ plan, method, active, onCall }: Props) => (
     aria-label={t("cues.calls")}
     sx={{ m: 0, p: 0, listStyle: "none", flexShrink: 0 }}
   >
-    <Item mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
-      <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25, mt: 0.75 }}>
-        {method.steps[0]?.say}
-      </Box>
-      <Looks plan={plan} step={0} />
+    <Item active={active === 0} onChoose={() => onCall(0)} mark={<FirstStop />}>
+      <Told title={t("cues.first stop")} where={plan.begins.text}>
+        <Seen said={plan.begins_seen?.text} />
+        <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25, mt: 0.75 }}>
+          {method.steps[0]?.say}
+        </Box>
+        <Looks plan={plan} step={0} />
+      </Told>
     </Item>
     {plan.calls.map((call) => (
-      <Box component="li" key={call.number} sx={{ borderTop: `1px solid ${ink.line}` }}>
-        <ButtonBase
-          aria-current={active === call.number ? "step" : undefined}
-          onClick={() => onCall(call.number)}
-          sx={{
-            ...ROW,
-            width: "100%",
-            minHeight: 44,
-            textAlign: "left",
-            background: active === call.number ? "#F3EDDC" : "none",
-          }}
-        >
-          <Disc>
-            <CallDisc
-              x={0}
-              y={0}
-              label={String(call.number)}
-              stop={call.number === plan.calls.length}
-            />
-          </Disc>
-          <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
-            {isUnseen(call) && <Box sx={{ fontSize: 13 }}>{call.instead.text}</Box>}
-            <Looks plan={plan} step={call.leg} />
-            {active === call.number && <Breaks call={call} />}
-          </Told>
-        </ButtonBase>
-      </Box>
+      <Item
+        key={call.number}
+        active={active === call.number}
+        onChoose={() => onCall(call.number)}
+        mark={
+          <CallDisc
+            x={0}
+            y={0}
+            label={String(call.number)}
+            stop={call.number === plan.calls.length}
+          />
+        }
+      >
+        <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
+          {isUnseen(call) && <Box sx={{ fontSize: 13 }}>{call.instead.text}</Box>}
+          <Looks plan={plan} step={call.leg} />
+          {active === call.number && <Breaks call={call} />}
+        </Told>
+      </Item>
     ))}
-    <Item mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text} last />
+    <Item
+      active={active > plan.calls.length}
+      onChoose={() => onCall(plan.calls.length + 1)}
+      mark={<LastStop />}
+    >
+      <Told title={t("cues.last stop")} where={plan.ends.text}>
+        <Seen said={plan.ends_seen?.text} />
+      </Told>
+    </Item>
   </Paper>
 ));
 
-const ROW = { display: "flex", alignItems: "flex-start", gap: 1.25, p: 1.25 } as const;
+const Seen = ({ said }: { said: string | undefined }) =>
+  said ? <Box sx={{ fontSize: 13 }}>{said}</Box> : null;
 
-/** A stop: nothing to choose, only to know. */
-const Item = ({ mark, last = false, ...told }: ToldProps & { mark: ReactNode; last?: boolean }) => (
-  <Box component="li" sx={{ ...ROW, ...(last && { borderTop: `1px solid ${ink.line}` }) }}>
-    <Disc>{mark}</Disc>
-    <Told {...told} />
+interface ItemProps {
+  active: boolean;
+  onChoose: () => void;
+  mark: ReactNode;
+  children: ReactNode;
+}
+
+const Item = ({ active, onChoose, mark, children }: ItemProps) => (
+  <Box component="li" sx={{ "& + &": { borderTop: `1px solid ${ink.line}` } }}>
+    <ButtonBase
+      aria-current={active ? "step" : undefined}
+      onClick={onChoose}
+      sx={{
+        display: "flex",
+        alignItems: "flex-start",
+        gap: 1.25,
+        p: 1.25,
+        width: "100%",
+        minHeight: 44,
+        textAlign: "left",
+        background: active ? "#F3EDDC" : "none",
+      }}
+    >
+      <Disc>{mark}</Disc>
+      {children}
+    </ButtonBase>
   </Box>
 );

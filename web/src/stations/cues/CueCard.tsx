@@ -1,29 +1,41 @@
-/** The call being explained: its sight picture, its sentence, how sharp it is. */
+/** The stop or call being explained: its sight picture, its sentence, how sharp it is. */
 
 import Box from "@mui/material/Box";
 import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
-import type { Call, GroundBody, MethodBody, Plan, Pose, VehicleBody } from "../../api/types";
+import type { Call, Frame, MethodBody, Plan, Spot, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
 import { Term } from "../../shell/Term";
+import { ink } from "../../theme";
 import { t } from "../../words";
-import { Moved, marksAssumed, useAssumed, useSharp } from "./told";
+import { Candidates } from "./Candidates";
+import { Moved, pictureLabel, restsOnAssumed, useAssumed, useSharp } from "./told";
 
 interface Props {
-  call: Call;
-  pose: Pose;
-  vehicle: VehicleBody;
-  ground: GroundBody;
+  /** 0 is the first stop, one more than there are calls the last. */
+  active: number;
   plan: Plan;
   method: MethodBody;
+  vehicle: VehicleBody;
+  /** What is seen there; null while it is worked out. */
+  spot: Spot | null;
+  /** The picture rolled on; null where it stands at its call. */
+  moved: Frame | null;
+  picked: boolean;
+  pick: (key: string | null) => void;
 }
 
-export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Props) => {
-  const cue = call.cues[0];
-  const sharp = useSharp(call);
-  const assumed = useAssumed(plan);
+export const CueCard = memo((props: Props) => {
+  const { active, plan, method, vehicle, spot, moved, picked, pick } = props;
+  const call = plan.calls[active - 1];
+  const stop = active === 0 ? "first" : "last";
+  const title = call
+    ? t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })
+    : t(`cues.${stop} stop`);
+  const where = call ? null : active === 0 ? plan.begins.text : plan.ends.text;
+  const seen = call ? call.seen.text : (active === 0 ? plan.begins_seen : plan.ends_seen)?.text;
   return (
     <Paper
       sx={{
@@ -33,35 +45,67 @@ export const CueCard = memo(({ call, pose, vehicle, ground, plan, method }: Prop
         gridTemplateColumns: "320px minmax(0, 1fr)",
       }}
     >
-      <SightPicture call={call} pose={pose} vehicle={vehicle} ground={ground} />
+      <Picture spot={spot} moved={moved} label={pictureLabel(plan, active)} />
       <Box sx={{ p: 1.5, pt: 1 }}>
         <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
-          {t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })}
+          {title}
         </Typography>
-        <Typography sx={{ fontSize: 14, mt: 0.5 }}>{call.seen.text}</Typography>
-        {call.instead.text && (
-          <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>
-            {call.instead.text}
+        {where && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{where}</Typography>}
+        {seen && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{seen}</Typography>}
+        {call && <OfCall call={call} plan={plan} />}
+        {restsOnAssumed(vehicle, spot).map((said) => (
+          <Typography key={said} sx={{ fontSize: 13, mt: 0.75 }}>
+            {said}
           </Typography>
-        )}
-        <Moved call={call} />
-        <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
-          {sharp && (
-            <Chip
-              size="small"
-              color="primary"
-              variant="outlined"
-              label={<Term means={t("terms.sharp", { assumed })}>{sharp}</Term>}
-            />
-          )}
-        </Box>
-        <Typography sx={{ fontSize: 13, mt: 0.75 }} color="text.secondary">
-          {cue?.leant.text}
-        </Typography>
-        {marksAssumed(vehicle) && (
-          <Typography sx={{ fontSize: 13, mt: 0.75 }}>{t("cues.marks are assumed")}</Typography>
-        )}
+        ))}
+        {spot && <Candidates key={active} spot={spot} picked={picked} pick={pick} />}
       </Box>
     </Paper>
   );
 });
+
+const Picture = ({ spot, moved, label }: Pick<Props, "spot" | "moved"> & { label: string }) => {
+  if (spot?.picture) return <SightPicture picture={spot.picture} moved={moved} label={label} />;
+  if (spot) return null;
+  return (
+    <Box
+      role="status"
+      sx={{
+        aspectRatio: "640 / 400",
+        display: "grid",
+        placeItems: "center",
+        background: ink.cabin,
+        color: ink.chalk,
+        fontSize: 13,
+      }}
+    >
+      {t("cues.drawing what is seen")}
+    </Box>
+  );
+};
+
+const OfCall = ({ call, plan }: { call: Call; plan: Plan }) => {
+  const sharp = useSharp(call);
+  const assumed = useAssumed(plan);
+  return (
+    <>
+      {call.instead.text && (
+        <Typography sx={{ fontSize: 14, mt: 0.5, fontWeight: 700 }}>{call.instead.text}</Typography>
+      )}
+      <Moved call={call} />
+      <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1, fontSize: 13 }}>
+        {sharp && (
+          <Chip
+            size="small"
+            color="primary"
+            variant="outlined"
+            label={<Term means={t("terms.sharp", { assumed })}>{sharp}</Term>}
+          />
+        )}
+      </Box>
+      <Typography sx={{ fontSize: 13, mt: 0.75 }} color="text.secondary">
+        {call.cues[0]?.leant.text}
+      </Typography>
+    </>
+  );
+};

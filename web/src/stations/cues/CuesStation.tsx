@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useCallback, useDeferredValue, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useState } from "react";
 import { ApiError } from "../../api/client";
 import type { Docket, Plan } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
@@ -27,9 +27,11 @@ import { PlayCall, usePlayed, useRescue } from "./PlayCall";
 import { PrintedCues } from "./PrintedCues";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
+import { spotAt } from "./told";
 import { Unseen } from "./Unseen";
 import { useCueOptions } from "./useCueOptions";
 import { usePlan } from "./usePlan";
+import { useMoved, useSights } from "./useSights";
 import { WayOut } from "./WayOut";
 import { WhyNot } from "./WhyNot";
 
@@ -59,8 +61,16 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const [editing, setEditing] = useState(draft.changed);
   const changed = draft.changed ? draft.body : undefined;
   const { plan, options, settled, ahead } = usePlan(docket, cue.options, changed);
+  const sights = useSights(docket, options, changed, settled);
   const [s, setS] = useState<number | null>(null);
   const [active, setActive] = useState(1);
+  const pick = useCallback(
+    (key: string | null) => {
+      const { [active]: _, ...others } = cue.options.picks ?? {};
+      cue.change({ picks: key === null ? others : { ...others, [active]: key } });
+    },
+    [active, cue.options, cue.change],
+  );
   const [moved, setMoved] = useState({ call: 1, by: 0 });
   const by = moved.call === active ? moved.by : 0;
   const move = useCallback((metres: number) => setMoved({ call: active, by: metres }), [active]);
@@ -71,9 +81,8 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const shown = useLast(plan.data);
   // The slab goes with the hand on a slider; what is read of the plan follows a moment later.
   const read = useDeferredValue(shown) ?? shown;
-  const call = read?.calls[active - 1] ?? read?.calls[0];
-  // Kept as long as it is the same, so that what is drawn of it is.
-  const told = useMemo(() => read && call && at(read.path, call.told_s_m), [read, call]);
+  const call = read?.calls[active - 1];
+  const rolled = useMoved(docket, options, changed, active, s);
   if (plan.isPending && !shown) return <Waiting what={t("cues.working out the cues")} />;
   if (!(shown && read))
     return (
@@ -149,16 +158,16 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             <WhyNot docket={docket} plan={shown} options={options} change={cue.change} />
           )}
           {shown.feasible && !editing && <Unseen plan={read} onCall={setActive} />}
-          {call && told && (
-            <CueCard
-              call={call}
-              pose={live ?? told}
-              vehicle={vehicle}
-              ground={ground}
-              plan={read}
-              method={method}
-            />
-          )}
+          <CueCard
+            active={active}
+            plan={read}
+            method={method}
+            vehicle={vehicle}
+            spot={spotAt(sights, active)}
+            moved={rolled}
+            picked={active in (cue.options.picks ?? {})}
+            pick={pick}
+          />
           <CallList plan={read} method={method} active={active} onCall={setActive} />
           {call && shown.feasible && !draft.changed && (
             <PlayCall
@@ -193,6 +202,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
         plan={shown}
         method={method}
         trouble={troubleOf(plan.error, shown)?.text ?? ""}
+        sights={sights}
         unsaved={draft.changed}
       />
     </Columns>

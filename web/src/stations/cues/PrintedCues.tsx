@@ -5,10 +5,9 @@ import Box from "@mui/material/Box";
 import GlobalStyles from "@mui/material/GlobalStyles";
 import Portal from "@mui/material/Portal";
 import type { ReactNode } from "react";
-import type { Call, Docket, MethodBody, Plan } from "../../api/types";
+import type { Call, Docket, MethodBody, Plan, Sights } from "../../api/types";
 import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
 import { SightPicture } from "../../drawing/SightPicture";
-import { at } from "../../drawing/scrub";
 import { useDates } from "../../shell/useDates";
 import { usePrinting } from "../../shell/usePrinting";
 import { ink } from "../../theme";
@@ -20,6 +19,8 @@ import {
   Looks,
   Moved,
   marksAssumed,
+  pictureLabel,
+  spotAt,
   Told,
   type ToldProps,
   useAssumed,
@@ -37,6 +38,8 @@ interface Props {
   method: MethodBody;
   /** What stands in the way where it cannot be driven; else empty. */
   trouble: string;
+  /** What is seen at every stop; nothing while it is worked out. */
+  sights: Sights | undefined;
   /** The method is being changed: no revision says what was printed. */
   unsaved: boolean;
 }
@@ -57,7 +60,7 @@ export const PrintedCues = (props: Props) => {
   ) : null;
 };
 
-const Paper = ({ docket, plan, method, trouble, unsaved }: Props) => (
+const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
   <Box
     sx={{ width: WIDTH, mx: "auto", fontSize: 13, lineHeight: 1.35, color: ink.ink }}
     data-printed="cues"
@@ -69,13 +72,16 @@ const Paper = ({ docket, plan, method, trouble, unsaved }: Props) => (
     </Box>
     <Box component="ol" aria-label={t("cues.calls")} sx={{ m: 0, p: 0, listStyle: "none" }}>
       <Stop mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
+        {plan.begins_seen && <Box sx={{ mt: 0.5 }}>{plan.begins_seen.text}</Box>}
         <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
         <Looks plan={plan} step={0} />
       </Stop>
       {plan.calls.map((call) => (
-        <PrintedCall key={call.number} call={call} docket={docket} plan={plan} method={method} />
+        <PrintedCall key={call.number} call={call} sights={sights} plan={plan} method={method} />
       ))}
-      <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text} />
+      <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text}>
+        {plan.ends_seen && <Box sx={{ mt: 0.5 }}>{plan.ends_seen.text}</Box>}
+      </Stop>
     </Box>
     <Box sx={{ fontWeight: 700, mt: 1.5 }}>{t("cues.computed from what was measured")}</Box>
     {marksAssumed(docket.vehicle.body) && <Box sx={{ mt: 0.5 }}>{t("cues.marks are assumed")}</Box>}
@@ -126,9 +132,9 @@ const Stop = ({ mark, ...told }: ToldProps & { mark: ReactNode }) => (
   </Box>
 );
 
-type CallProps = Pick<Props, "docket" | "plan" | "method"> & { call: Call };
+type CallProps = Pick<Props, "plan" | "method" | "sights"> & { call: Call };
 
-const PrintedCall = ({ call, docket, plan, method }: CallProps) => (
+const PrintedCall = ({ call, plan, method, sights }: CallProps) => (
   <Box component="li" sx={ROW}>
     <Disc>
       <CallDisc x={0} y={0} label={String(call.number)} stop={call.number === plan.calls.length} />
@@ -141,18 +147,19 @@ const PrintedCall = ({ call, docket, plan, method }: CallProps) => (
       <Looks plan={plan} step={call.leg} />
       {plan.feasible && <Breaks call={call} />}
     </Told>
-    {call.cues.length > 0 && (
-      <Box sx={{ width: PICTURE, flexShrink: 0, printColorAdjust: "exact" }}>
-        <SightPicture
-          call={call}
-          pose={at(plan.path, call.told_s_m)}
-          vehicle={docket.vehicle.body}
-          ground={docket.ground.body}
-        />
-      </Box>
-    )}
+    <PrintedPicture plan={plan} sights={sights} number={call.number} />
   </Box>
 );
+
+const PrintedPicture = (props: Pick<Props, "plan" | "sights"> & { number: number }) => {
+  const picture = spotAt(props.sights, props.number)?.picture;
+  if (!picture) return null;
+  return (
+    <Box sx={{ width: PICTURE, flexShrink: 0, printColorAdjust: "exact" }}>
+      <SightPicture picture={picture} label={pictureLabel(props.plan, props.number)} />
+    </Box>
+  );
+};
 
 const Sharp = ({ call }: { call: Call }) => {
   const leant = call.cues[0]?.leant.text;

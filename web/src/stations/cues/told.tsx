@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
-import type { Call, Plan, VehicleBody } from "../../api/types";
+import type { Call, Plan, Sights, Spot, VehicleBody } from "../../api/types";
 import { EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
 import { length, speed } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -89,6 +89,27 @@ export const useSharp = (call: Call): string | null => {
 /** Whether cues rest on places of the vehicle that nobody measured. */
 export const marksAssumed = ({ assumed }: VehicleBody): boolean =>
   assumed.some((part) => part === "marks" || part === "glass");
+
+/** What the cue of a stop rests on that nobody measured, and how its mirror has to be set. */
+export const restsOnAssumed = (vehicle: VehicleBody, spot: Spot | null): string[] => {
+  const chosen = spot?.candidates.find((one) => one.key === spot.chosen);
+  if (chosen?.mirror)
+    return [
+      t("cues.mirror as set"),
+      ...(vehicle.assumed.includes("mirrors") ? [t("cues.mirrors are assumed")] : []),
+    ];
+  return marksAssumed(vehicle) ? [t("cues.marks are assumed")] : [];
+};
+
+/** What is seen at a stop by its number; null while it is worked out or where nobody's eye is known. */
+export const spotAt = (sights: Sights | undefined, number: number): Spot | null =>
+  sights?.spots.find((spot) => spot.call === number) ?? null;
+
+export const pictureLabel = (plan: Plan, number: number): string => {
+  if (number === 0) return t("drawing.sight picture at the first stop");
+  if (number > plan.calls.length) return t("drawing.sight picture at the last stop");
+  return t("drawing.sight picture at call", { number });
+};
 
 /** What of eye and hand is assumed and not measured. */
 export const useAssumed = ({ assumed }: Plan): string => {

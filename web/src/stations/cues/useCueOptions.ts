@@ -5,10 +5,10 @@ import { useStored } from "../../shell/useStored";
 
 /** Settings without what is null or empty, in one order, so that equal ones read equal. */
 const essence = (options: PlanOptions | null): string => {
-  const { pinned = {}, shifts_m = {}, ...rest } = options ?? {};
+  const { pinned = {}, shifts_m = {}, picks = {}, ...rest } = options ?? {};
   const kept = Object.entries(rest).filter(([, value]) => value !== null && value !== undefined);
-  const sorted = (record: Record<string, number>) => Object.entries(record).sort();
-  return JSON.stringify([kept.sort(), sorted(pinned), sorted(shifts_m)]);
+  const sorted = (record: Record<string, unknown>) => Object.entries(record).sort();
+  return JSON.stringify([kept.sort(), sorted(pinned), sorted(shifts_m), sorted(picks)]);
 };
 
 const cleaned = (options: PlanOptions | null): PlanOptions => ({
@@ -26,7 +26,8 @@ export const useCueOptions = (docket: Docket) => {
     docket.standard.id,
     docket.sheet_id ?? 0,
   ].join("-")}`;
-  const inUse = cleaned(docket.sheet_options);
+  // Without a sheet, the cues as they were chosen last for this method, vehicle and seat.
+  const inUse = cleaned(docket.sheet_options ?? { ...NO_OPTIONS, picks: docket.picks });
   const [draft, setDraft, forget] = useStored<PlanOptions | null>(key, null);
   const [binned, bin, emptyBin] = useStored<PlanOptions | null>(`discarded/${key}`, null);
   const options = draft ?? inUse;

@@ -130,6 +130,14 @@ class Bay(Goal):
             found.append(Edge(name="guide line", kind="line", points=ends))
         return tuple(found)
 
+    def aligned(self) -> tuple[tuple[str, Floats], ...]:
+        near, far = (np.array([x, 0.0]) for x in (-self.half_mouth, self.half_mouth))
+        into = self.inward * self.depth
+        return (
+            ("near line", np.array([near, near + into])),
+            ("far line", np.array([far, far + into])),
+        )
+
     def kerblines(self, width: float) -> tuple[Kerbline, ...]:
         """The aisle's other side; a bay has no kerb of its own."""
         return (far_kerb(width, name=AISLE),)

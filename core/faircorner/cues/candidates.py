@@ -1,0 +1,109 @@
+"""Every cue that shows at a moment, with what makes it good or bad to use."""
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from faircorner.cues.cue_kinds import Cue, Found, Seeing, candidates
+from faircorner.plane import Floats
+from faircorner.said import Length, Said
+from faircorner.sight import NEAR
+
+__all__ = ["FOLLOWED", "Candidate", "candidates_of"]
+
+# How many are told: nobody chooses among more.
+_MOST = 8
+# How far before a call and after it a cue is followed, and how finely, m.
+FOLLOWED, _STEP = 1.5, 0.25
+# Somebody taller, and what a taped eye is uncertain by in each direction, m; both told on screen.
+_TALLER, _TAPED = 0.05, 0.02
+# What moves the stop by less is not told, m.
+_NOTED = 0.03
+# An image that moves less for each metre rolled stands still; a corner this near a vehicle is its
+# own, m.
+_STILL, _ON = 1e-6, 0.05
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Candidate:
+    """One cue and what can be said of it.
+
+    before, after : m rolled for which it shows, up to where it is followed
+    taller_late : m late that somebody sees it whose eye is 5 cm higher; NaN where nobody can say
+    eye_scatter : m of scatter in the stop from an eye that is taped to 2 cm
+    neighbour : whether it is on a parked vehicle, which may be another one next time
+    """
+
+    cue: Cue
+    before: float
+    after: float
+    taller_late: float
+    eye_scatter: float
+    neighbour: bool
+
+    @property
+    def key(self) -> str:
+        return self.cue.key
+
+    @property
+    def notes(self) -> tuple[Said, ...]:
+        """What to know of it before one chooses it."""
+        told = [self.cue.sharpness.leant]
+        if abs(self.taller_late) >= _NOTED:
+            late = "taller and stop late" if self.taller_late > 0 else "taller and stop early"
+            told.append(Said(late, by=Length(_TALLER), stop=Length(abs(self.taller_late))))
+        if self.eye_scatter >= _NOTED:
+            told.append(Said("eye uncertain", by=Length(_TAPED), stop=Length(self.eye_scatter)))
+        if self.neighbour:
+            told.append(Said("on a neighbour"))
+        return tuple(said for said in told if said)
+
+    def mirrored(self) -> "Candidate":
+        return replace(self, cue=self.cue.mirrored())
+
+
+def candidates_of(seeing: Seeing, chosen: Cue | None) -> tuple[Candidate, ...]:
+    """The best that show, the chosen one among them and first."""
+    found = candidates(seeing)
+    first = [one for one in found if chosen is not None and one.cue.key == chosen.key]
+    rest = [one for one in found if one not in first]
+    return tuple(_candidate(seeing, one) for one in [*first, *rest][:_MOST])
+
+
+def _candidate(seeing: Seeing, found: Found) -> Candidate:
+    late = _late(found)
+    return Candidate(
+        cue=found.whole,
+        before=_shown_for(found, -1),
+        after=_shown_for(found, 1),
+        taller_late=float(late[2] * _TALLER),
+        eye_scatter=float(np.linalg.norm(late) * _TAPED),
+        neighbour=_on_a_neighbour(seeing, found.cue),
+    )
+
+
+def _on_a_neighbour(seeing: Seeing, cue: Cue) -> bool:
+    """Whether the thing stands where a parked vehicle does."""
+    return cue.upright and any(
+        o.kind == "vehicle" and np.linalg.norm(o.polygon - cue.target, axis=1).min() < _ON
+        for o in seeing.ground.obstacles
+    )
+
+
+def _shown_for(found: Found, way: int) -> float:
+    """m that it goes on showing, before (-1) the call or after it."""
+    steps = range(1, round(FOLLOWED / _STEP) + 1)
+    hidden = next((k for k in steps if not found.shown(way * k * _STEP)), len(steps) + 1)
+    return (hidden - 1) * _STEP
+
+
+def _late(found: Found) -> Floats:
+    """m late for each metre that the eye is shifted along each axis, (3,), to first order: how far
+    the image has moved over how fast it moves. NaN where nobody can say.
+    """
+    if found.moved is None:
+        return np.full(3, np.nan)
+    still = found.moved(np.zeros(3))
+    speed = (still(NEAR) - still(-NEAR)) / (2 * NEAR)
+    off = np.array([found.moved(shift)(0.0) for shift in np.eye(3) * _TAPED]) / _TAPED
+    return np.asarray(-off / speed) if abs(speed) > _STILL else np.full(3, np.nan)

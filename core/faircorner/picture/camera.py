@@ -1,0 +1,69 @@
+"""Perspective: a picture plane before an eye. Hartley and Zisserman, Multiple View Geometry
+(2004), ch. 6; clipped by Sutherland and Hodgman (1974).
+"""
+
+from dataclasses import dataclass, field
+
+import numpy as np
+
+from faircorner.plane import Floats
+
+__all__ = ["HEIGHT", "NEAR", "WIDTH", "Camera", "beyond"]
+
+# A picture's size in its own units, y downward.
+WIDTH, HEIGHT = 640.0, 400.0
+# What is nearer to the eye's plane than this is cut away, m.
+NEAR = 0.06
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Camera:
+    """An eye (3,) m that looks along a bearing, rad left of straight ahead, and up by pitch, rad.
+
+    focal : units of the picture for one of tangent
+    """
+
+    eye: Floats
+    bearing: float
+    pitch: float
+    focal: float
+    _axes: Floats = field(init=False, repr=False)
+
+    def __post_init__(self) -> None:
+        cos, sin = np.cos(self.bearing), np.sin(self.bearing)
+        up, level = np.sin(self.pitch), np.cos(self.pitch)
+        right = (sin, -cos, 0.0)
+        ahead = (cos * level, sin * level, up)
+        upward = (-cos * up, -sin * up, level)
+        object.__setattr__(self, "_axes", np.array([right, upward, ahead]))
+
+    @property
+    def ahead(self) -> Floats:
+        """Unit vector (3,) along which it looks."""
+        return np.asarray(self._axes[2])
+
+    def drawn(self, points: Floats) -> Floats:
+        """A polygon (n, 3) on the picture, (m, 2), cut where it passes behind the eye."""
+        return self.flat(beyond(points, self.eye + NEAR * self.ahead, self.ahead))
+
+    def flat(self, points: Floats) -> Floats:
+        """Places (n, 3) before the eye on the picture, (n, 2)."""
+        right, up, ahead = self._axes @ (points - self.eye).T
+        return np.column_stack(
+            (WIDTH / 2 + self.focal * right / ahead, HEIGHT / 2 - self.focal * up / ahead)
+        )
+
+
+def beyond(points: Floats, on: Floats, toward: Floats) -> Floats:
+    """What of a polygon (n, 3) lies beyond a plane: through `on`, (3,), square to `toward`."""
+    off = (points - on) @ toward
+    if (off >= 0).all():
+        return points
+    kept: list[Floats] = []
+    for i in range(len(points)):
+        a, b, p, q = off[i], off[i - 1], points[i], points[i - 1]
+        if (a >= 0) != (b >= 0):
+            kept.append(q + (p - q) * (b / (b - a)))
+        if a >= 0:
+            kept.append(p)
+    return np.array(kept).reshape(-1, 3)

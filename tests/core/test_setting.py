@@ -1,0 +1,79 @@
+"""Setting mirrors: in the glass, what it is there for stands where it should."""
+
+import numpy as np
+import pytest
+from faircorner.documents.usual import BODY_SHAPES, UsualRequest, usual_vehicle
+from faircorner.documents.vehicle import VehicleDocument
+from faircorner.plane import frozen
+from faircorner.sight import Seat, bisecting, images, mirrors_set, showing
+from faircorner.sight.setting import SKY, STRIP
+from faircorner.vehicle import Mirror
+from hypothesis import given
+from hypothesis import strategies as st
+
+SQUARE = frozen([(-0.08, -0.06), (0.08, -0.06), (0.08, 0.06), (-0.08, 0.06)])
+
+
+def seated(shape, driver, eye):
+    body = usual_vehicle(UsualRequest(name="New", body=shape, driver=driver))
+    vehicle = VehicleDocument.read(body).build()
+    return mirrors_set(vehicle, Seat(name="one", eye=frozen(eye(vehicle))))
+
+
+def on_glass(mirror, eye, place):
+    off = images(mirror, eye, place[None])[0] - mirror.centre
+    return off @ mirror.across, off @ mirror.up
+
+
+@pytest.mark.parametrize("shape", BODY_SHAPES)
+@pytest.mark.parametrize("driver", ["left", "right"])
+def test_the_flanks_end_stands_a_sixth_inside_and_the_sky_takes_its_share(shape, driver):
+    side = 1 if driver == "left" else -1
+
+    def eye_of(vehicle):
+        return vehicle.nose - 1.9, side * 0.4, 1.9
+
+    vehicle = seated(shape, driver, eye_of)
+    flanks = [mirror for mirror in vehicle.mirrors if mirror.set_for == "flank"]
+    assert len(flanks) == 2
+    for mirror in flanks:
+        on = 1 if mirror.centre[1] > 0 else -1
+        end = np.array([-vehicle.rear_overhang, on * vehicle.width / 2, mirror.centre[2]])
+        across, up = on_glass(mirror, np.array(eye_of(vehicle)), end)
+        wide, high = np.ptp(mirror.outline, axis=0)
+        # As one faces the glass on the left flank, the vehicle is to the right.
+        assert across == pytest.approx(on * (0.5 - STRIP) * wide, abs=1e-6)
+        assert up == pytest.approx((0.5 - SKY) * high, abs=1e-6)
+
+
+@given(
+    st.floats(0.3, 3.0), st.floats(-0.05, 0.05), st.floats(-0.05, 0.05), st.floats(2, 20),
+    st.floats(-3, 3),
+)  # fmt: skip
+def test_a_glass_is_turned_so_that_a_place_shows_at_any_point_of_it(radius, across, up, off, y):
+    centre, eye, place = (
+        np.array([1.9, 0.9, 1.0]),
+        np.array([1.2, -0.37, 1.2]),
+        np.array([-off, y, 0.3]),
+    )
+    for curved in (radius, None):
+        mirror = Mirror(name="m", centre=centre, aim=bisecting(centre, eye, place), radius=curved,
+                        outline=SQUARE)  # fmt: skip
+        aim = showing(mirror, eye, place, (across, up))
+        turned = Mirror(name="m", centre=centre, aim=aim, radius=curved, outline=SQUARE)
+        assert on_glass(turned, eye, place) == pytest.approx((across, up), abs=1e-6)
+
+
+def test_a_mirror_without_a_use_is_left_as_it_was_measured_and_setting_knows_no_side():
+    vehicle = seated("saloon", "right", lambda v: (1.25, -0.37, 1.2))
+    fixed = [m for m in vehicle.mirrors if m.set_for is None]
+    assert fixed == []
+    other = mirrors_set(vehicle.mirrored(), Seat(name="one", eye=frozen((1.25, 0.37, 1.2))))
+    for mine, theirs in zip(vehicle.mirrors, other.mirrors, strict=True):
+        np.testing.assert_allclose(theirs.aim, mine.aim * [1, -1, 1], atol=1e-9)
+    # Another driver's eye, another aim; a mirror that is not set by the driver stays.
+    taller = mirrors_set(vehicle, Seat(name="two", eye=frozen((1.2, -0.37, 1.3))))
+    assert all(
+        np.abs(a.aim - b.aim).max() > 1e-3
+        for a, b in zip(vehicle.mirrors, taller.mirrors, strict=True)
+    )

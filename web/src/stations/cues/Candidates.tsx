@@ -1,0 +1,82 @@
+/** Every cue that shows at a stop, the best first: another one can be taken instead. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Radio from "@mui/material/Radio";
+import RadioGroup from "@mui/material/RadioGroup";
+import { useState } from "react";
+import type { Candidate, Spot } from "../../api/types";
+import { length } from "../../shell/units";
+import { useUnits } from "../../shell/useDocket";
+import { ink } from "../../theme";
+import { t } from "../../words";
+
+interface Props {
+  spot: Spot;
+  /** Whether the cue that is told was chosen by somebody. */
+  picked: boolean;
+  /** Takes a cue by its key, or the sharpest again. */
+  pick: (key: string | null) => void;
+}
+
+export const Candidates = ({ spot, picked, pick }: Props) => {
+  const [open, setOpen] = useState(false);
+  const others = spot.candidates.filter((one) => one.key !== spot.chosen).length;
+  if (others === 0 && !picked) return null;
+  return (
+    <Box sx={{ mt: 0.75 }}>
+      {picked && <Box sx={{ fontSize: 13, fontWeight: 700 }}>{t("cues.chosen here")}</Box>}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+        {others > 0 && (
+          <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
+            {t("cues.other cues", { count: others })}
+          </Button>
+        )}
+        {picked && (
+          <Button size="small" onClick={() => pick(null)}>
+            {t("cues.take the sharpest")}
+          </Button>
+        )}
+      </Box>
+      {open && (
+        <RadioGroup
+          aria-label={t("cues.cues to choose from")}
+          value={spot.chosen}
+          onChange={(_, key) => pick(key)}
+        >
+          {spot.candidates.map((one) => (
+            <FormControlLabel
+              key={one.key}
+              value={one.key}
+              control={<Radio size="small" sx={{ alignSelf: "flex-start" }} />}
+              label={<Told one={one} />}
+              sx={{ mr: 0, py: 0.5, borderTop: `1px solid ${ink.line}` }}
+              slotProps={{ typography: { component: "div" } }}
+            />
+          ))}
+        </RadioGroup>
+      )}
+    </Box>
+  );
+};
+
+const Told = ({ one }: { one: Candidate }) => {
+  const units = useUnits();
+  const told = [
+    t("cues.sharp to computed", { to: length(one.scatter_m, units) }),
+    t("cues.shows from to", {
+      before: length(one.before_m, units),
+      after: length(one.after_m, units),
+    }),
+    one.sharp ? "" : t("cues.too blunt"),
+    one.marked ? "" : t("cues.no mark near"),
+    ...one.notes.map((note) => note.text),
+  ].filter(Boolean);
+  return (
+    <Box sx={{ fontSize: 14, lineHeight: 1.3 }}>
+      {one.said.text}
+      <Box sx={{ fontSize: 13, color: ink.soft }}>{told.join(" · ")}</Box>
+    </Box>
+  );
+};
