@@ -3,6 +3,7 @@ from typing import Literal
 
 from django.db.models import Prefetch, Q
 from django.db.models.functions import Lower
+from faircorner.documents.around import around_document
 from faircorner.documents.ground import (
     ground_document,
     sketch_document,
@@ -25,6 +26,7 @@ from faircorner.ground import (
     things,
     with_behind,
 )
+from faircorner.model import inside
 from faircorner.said import names
 from faircorner.sides import turned_back
 from faircorner.vocabulary import vocabulary
@@ -35,6 +37,8 @@ from server.documents.models import Document, Revision
 from server.documents.schemas import (
     AddBehindIn,
     AdjustIn,
+    AroundIn,
+    AroundOut,
     AwayIO,
     BayIn,
     CreateIn,
@@ -162,6 +166,16 @@ def vocabulary_read(request: Caller) -> object:
 def vehicle_usual(request: Caller, body: UsualRequest) -> object:
     """A vehicle to begin from: what was measured so far, the rest as is usual for its class."""
     return {"body": usual_vehicle(body)}
+
+
+@router.post("/vehicles/around", response=AroundOut, operation_id="vehicle_around")
+def vehicle_around(request: Caller, body: AroundIn) -> object:
+    """What a driver sees of the ground round a vehicle: directly, in its mirrors, not at all."""
+    with inside("vehicle"):
+        vehicle = read_document("vehicle", body.vehicle).build()
+    with inside("seat"):
+        seat = read_document("seat", body.seat).build()
+    return around_document(vehicle, seat)
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")

@@ -143,6 +143,66 @@ class UsualOut(Schema):
     body: VehicleBody
 
 
+class AroundIn(RequestBody):
+    """A vehicle and a seat in it as documents, kept or being changed."""
+
+    vehicle: dict[str, Any]
+    seat: dict[str, Any]
+
+
+Outlines: TypeAlias = list[list[tuple[float, float]]]
+
+
+class MirrorViewOut(Schema):
+    """A mirror as this driver sets it, and what it shows of the ground.
+
+    begins_m : x from which on it shows the ground close beside the flank, null where it does not
+    """
+
+    name: str
+    said: SaidOut
+    ground_m: Outlines
+    begins_m: float | None
+
+
+class NearestOut(Schema):
+    """How near on one side ground is seen, m off the body; null where none is within reach."""
+
+    side: Literal["front", "rear", "left", "right"]
+    direct_m: float | None
+    seen_m: float | None
+
+
+class HeightsOut(Schema):
+    """How tall something may be and still be hidden: rows along x, null under the vehicle."""
+
+    corner_m: tuple[float, float]
+    step_m: float
+    least_m: list[list[float | None]]
+
+
+class AroundAssumed(Schema):
+    """How far round a driver sees: facing forward, and turned to look back."""
+
+    turn_deg: int
+    back_deg: int
+
+
+class AroundOut(Schema):
+    """What a driver sees of the ground round the vehicle; outlines in the vehicle's frame.
+
+    turned_round : whether the eye was measured that looks back
+    """
+
+    direct_m: Outlines
+    hidden_m: Outlines
+    mirrors: list[MirrorViewOut]
+    nearest: list[NearestOut]
+    heights: HeightsOut
+    assumed: AroundAssumed
+    turned_round: bool
+
+
 class AwayIO(RequestBody):
     away: bool
 

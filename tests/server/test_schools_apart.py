@@ -120,6 +120,8 @@ def requests_naming(house):
             "who": "MQ", "token": "forged", "username": "any", "password": PASSWORD}),
         "school_file": ("GET", "/api/school/file", None),
         "school_begin_from_file": ("POST", "/api/begin/from-file", None),
+        "vehicle_around": ("POST", "/api/vehicles/around", {
+            "vehicle": vehicle.body, "seat": house.revisions["seat"].body}),
         "vehicle_usual": ("POST", "/api/vehicles/usual", {"body": "van", "length_m": 5.2}),
         "beginning_read": ("GET", "/api/begin", None),
         "school_begin": ("POST", "/api/begin", {
@@ -133,7 +135,7 @@ def requests_naming(house):
 
 
 NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
-            "standings_list", "uses_list",
+            "standings_list", "uses_list", "vehicle_around",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",

@@ -4,10 +4,10 @@ from dataclasses import replace
 
 from faircorner.cues.fit import Given
 from faircorner.cues.fitted import Unknown
-from faircorner.cues.scene import Scene
+from faircorner.cues.scene import Options, Scene
 from faircorner.errors import InputError, between
 from faircorner.said import Said
-from faircorner.sight import mirrors_set
+from faircorner.sight import mirrors_set, near_dipped
 
 __all__ = ["prepare"]
 
@@ -43,16 +43,22 @@ def prepare(scene: Scene) -> tuple[Scene, Given]:
             raise InputError(name, Said("no such figure", known=", ".join(known)))
         if not known[name].low <= value <= known[name].high:
             raise InputError(name, Said("outside what the method allows"))
-    last = len(method.steps) - 1
-    for number in options.shifts:
-        if not 1 <= number <= last:
-            raise InputError("shifts", Said("there is no such call", call=number, most=last))
-    for number in options.picks:
-        if not 0 <= number <= last + 1:
-            raise InputError("picks", Said("there is no such call", call=number, most=last))
+    _calls_there(options, len(method.steps) - 1)
     # Mirrors are set by whoever sits there.
-    seated = vehicle if scene.seat is None else mirrors_set(vehicle, scene.seat)
+    seated = vehicle
+    if scene.seat is not None:
+        seated = mirrors_set(near_dipped(vehicle) if options.dipped else vehicle, scene.seat)
     return replace(scene, vehicle=seated, ground=place), Given(gap=gap, rate=rate, pinned=pinned)
+
+
+def _calls_there(options: Options, most: int) -> None:
+    """InputError for a shift or a pick of a call that the method does not have."""
+    for name, numbers, low, high in (
+        ("shifts", options.shifts, 1, most), ("picks", options.picks, 0, most + 1)
+    ):  # fmt: skip
+        for number in numbers:
+            if not low <= number <= high:
+                raise InputError(name, Said("there is no such call", call=number, most=most))
 
 
 def _prefer(figure: float | Unknown) -> float:

@@ -24,6 +24,7 @@ class Options:
     shifts : m by which each call is told late (negative early), by call number from 1
     picks : the cue that was chosen for a call instead of the sharpest, by its key; call 0 is the
         first stop, and one more than there are calls the last
+    dipped : whether the near-side door mirror is turned down to the rear tyre for the manoeuvre
     """
 
     gap: float | None = None
@@ -33,6 +34,7 @@ class Options:
     pinned: dict[str, float] = field(default_factory=dict)
     shifts: dict[int, float] = field(default_factory=dict)
     picks: dict[int, str] = field(default_factory=dict)
+    dipped: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

@@ -28,6 +28,7 @@ class OptionsModel(Model):
     shifts_m : by call number, how much later (negative earlier) its cue is told
     picks : by call number, which cue was chosen for it, as `sights` names it; 0 is the first stop
         and one more than there are calls the last
+    dipped : whether the near-side door mirror is turned down to the rear tyre
     """
 
     gap_m: Metres | None = None
@@ -36,6 +37,7 @@ class OptionsModel(Model):
     turns_per_metre: float | None = None
     pinned: Annotated[dict[str, float], Field(max_length=20)] = {}
     shifts_m: Annotated[dict[str, float], Field(max_length=20)] = {}
+    dipped: bool = False
     picks: Annotated[dict[str, Annotated[str, Field(max_length=400)]], Field(max_length=20)] = {}
 
 
@@ -75,6 +77,7 @@ def read_options(model: OptionsModel, method: Method) -> Options:
         turns_per_metre=model.turns_per_metre,
         pinned={n: radians(v) if n in angles else v for n, v in model.pinned.items()},
         shifts={int(number): metres for number, metres in model.shifts_m.items()},
+        dipped=model.dipped,
         picks={int(number): key for number, key in model.picks.items()},
     )
 

@@ -1,12 +1,13 @@
 """What the driver sees: the eye, the glass, and where an outside thing appears along it."""
 
+from faircorner.sight.around import BACK, TURN, Around, MirrorView, Nearest, around
 from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, sight_of
 from faircorner.sight.in_mirror import InMirror, Looker
 from faircorner.sight.reflect import images
-from faircorner.sight.setting import bisecting, mirrors_set, showing, shown_by
+from faircorner.sight.setting import bisecting, mirrors_set, near_dipped, showing, shown_by
 from faircorner.sight.sharpness import (
     ACUITY,
     CRAWL,
@@ -26,6 +27,7 @@ from faircorner.sight.told import OUT, TOLD, UP, Told
 
 __all__ = [
     "ACUITY",
+    "BACK",
     "CRAWL",
     "LAMP",
     "LEAN",
@@ -33,17 +35,22 @@ __all__ = [
     "OUT",
     "REACTION",
     "TOLD",
+    "TURN",
     "UP",
+    "Around",
     "EdgeSight",
     "InMirror",
     "Looker",
+    "MirrorView",
     "Moved",
+    "Nearest",
     "Onward",
     "Seat",
     "Sharpness",
     "Shown",
     "Sighting",
     "Told",
+    "around",
     "beyond_glass",
     "bisecting",
     "covering",
@@ -52,6 +59,7 @@ __all__ = [
     "images",
     "leaning",
     "mirrors_set",
+    "near_dipped",
     "pane_hits",
     "same_again",
     "scatter",

@@ -108,7 +108,7 @@ class Looker:
         here, then = glass[1, at], glass[1, at + 1]
         points = here + share[:, None] * (then - here)
         places = placed[1][at] + share[:, None] * (placed[1][at + 1] - placed[1][at])
-        for n in np.flatnonzero(self._shows(points, places)):
+        for n in np.flatnonzero(self.shows_at(points, places)):
             i, k = those[n]
             before, off, after = passed[i, k, 2:]
             # Its end comes near a mark, but it does not run past it.
@@ -126,9 +126,9 @@ class Looker:
         placed = _in_frame(pose, line)
         glass = self.on_glass(placed)
         there = ~np.isnan(glass[:, 0])
-        return bool(self._shows(glass[there], placed[there]).any())
+        return bool(self.shows_at(glass[there], placed[there]).any())
 
-    def _shows(self, points: Floats, places: Floats) -> Bools:
+    def shows_at(self, points: Floats, places: Floats) -> Bools:
         """Whether points of the glass (n, 2) are there, and the own body not in the way of what
         they show, places (n, 3).
         """

@@ -12,7 +12,7 @@ from faircorner.plane import Floats
 from faircorner.sight.eye import Seat
 from faircorner.vehicle import Mirror, MirrorUse, Vehicle, axes
 
-__all__ = ["STRIP", "bisecting", "mirrors_set", "showing", "shown_by"]
+__all__ = ["STRIP", "bisecting", "mirrors_set", "near_dipped", "showing", "shown_by"]
 
 # Share of a glass's width that shows the own flank, and of its height that lies above the horizon.
 STRIP, SKY = 1 / 6, 0.35
@@ -52,6 +52,17 @@ def mirrors_set(vehicle: Vehicle, seat: Seat) -> Vehicle:
     if all(mirror.set_for is None for mirror in vehicle.mirrors):
         return vehicle
     return replace(vehicle, mirrors=tuple(_set(m, vehicle, seat.eye) for m in vehicle.mirrors))
+
+
+def near_dipped(vehicle: Vehicle) -> Vehicle:
+    """The same with the mirrors along the near flank, the left one, turned to the rear tyre."""
+    return replace(
+        vehicle,
+        mirrors=tuple(
+            replace(m, set_for="tyre") if m.set_for == "flank" and m.centre[1] > 0 else m
+            for m in vehicle.mirrors
+        ),
+    )
 
 
 def _set(mirror: Mirror, vehicle: Vehicle, eye: Floats) -> Mirror:

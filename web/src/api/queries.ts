@@ -10,7 +10,9 @@ import type {
   MethodBody,
   Metres,
   PlanOptions,
+  SeatBody,
   ShuffleIn,
+  VehicleBody,
 } from "./types";
 
 export interface DocketIds {
@@ -163,6 +165,14 @@ export const planBody = (docket: Docket, options: PlanOptions) => ({
   ...revisionIds(docket),
   options,
 });
+
+/** What a driver sees of the ground round a vehicle, as both are measured or being changed. */
+export const aroundQuery = (vehicle: VehicleBody, seat: SeatBody) =>
+  queryOptions({
+    queryKey: ["around", vehicle, seat],
+    queryFn: ({ signal }) => ask.post("/api/vehicles/around", { body: { vehicle, seat }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 
 /** What is seen at every stop of that plan. */
 export const sightsQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {

@@ -273,6 +273,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vehicles/around": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Vehicle Around
+         * @description What a driver sees of the ground round a vehicle: directly, in its mirrors, not at all.
+         */
+        post: operations["vehicle_around"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grounds/measure": {
         parameters: {
             query?: never;
@@ -2965,6 +2985,104 @@ export interface components {
             kerb_circle_m?: number | null;
         };
         /**
+         * AroundAssumed
+         * @description How far round a driver sees: facing forward, and turned to look back.
+         */
+        AroundAssumed: {
+            /** Turn Deg */
+            turn_deg: number;
+            /** Back Deg */
+            back_deg: number;
+        };
+        /**
+         * AroundOut
+         * @description What a driver sees of the ground round the vehicle; outlines in the vehicle's frame.
+         *
+         *     turned_round : whether the eye was measured that looks back
+         */
+        AroundOut: {
+            /** Direct M */
+            direct_m: [
+                number,
+                number
+            ][][];
+            /** Hidden M */
+            hidden_m: [
+                number,
+                number
+            ][][];
+            /** Mirrors */
+            mirrors: components["schemas"]["MirrorViewOut"][];
+            /** Nearest */
+            nearest: components["schemas"]["NearestOut"][];
+            heights: components["schemas"]["HeightsOut"];
+            assumed: components["schemas"]["AroundAssumed"];
+            /** Turned Round */
+            turned_round: boolean;
+        };
+        /**
+         * HeightsOut
+         * @description How tall something may be and still be hidden: rows along x, null under the vehicle.
+         */
+        HeightsOut: {
+            /** Corner M */
+            corner_m: [
+                number,
+                number
+            ];
+            /** Step M */
+            step_m: number;
+            /** Least M */
+            least_m: (number | null)[][];
+        };
+        /**
+         * MirrorViewOut
+         * @description A mirror as this driver sets it, and what it shows of the ground.
+         *
+         *     begins_m : x from which on it shows the ground close beside the flank, null where it does not
+         */
+        MirrorViewOut: {
+            /** Name */
+            name: string;
+            said: components["schemas"]["SaidOut"];
+            /** Ground M */
+            ground_m: [
+                number,
+                number
+            ][][];
+            /** Begins M */
+            begins_m: number | null;
+        };
+        /**
+         * NearestOut
+         * @description How near on one side ground is seen, m off the body; null where none is within reach.
+         */
+        NearestOut: {
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "front" | "rear" | "left" | "right";
+            /** Direct M */
+            direct_m: number | null;
+            /** Seen M */
+            seen_m: number | null;
+        };
+        /**
+         * AroundIn
+         * @description A vehicle and a seat in it as documents, kept or being changed.
+         */
+        AroundIn: {
+            /** Vehicle */
+            vehicle: {
+                [key: string]: unknown;
+            };
+            /** Seat */
+            seat: {
+                [key: string]: unknown;
+            };
+        };
+        /**
          * GroundOut
          * @description A ground, what a tape would say of it in metres, and whether it is one to practise on.
          */
@@ -5616,6 +5734,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UsualOut"];
+                };
+            };
+        };
+    };
+    vehicle_around: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AroundIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AroundOut"];
                 };
             };
         };

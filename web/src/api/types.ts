@@ -40,6 +40,7 @@ export type Plan = Schemas["PlanOut"];
 export type PlanOptions = Schemas["OptionsIO"];
 export type Call = Schemas["CallOut"];
 export type Look = Schemas["LookOut"];
+export type Around = Schemas["AroundOut"];
 export type Sights = Schemas["SightsOut"];
 export type Spot = Schemas["SpotOut"];
 export type Candidate = Schemas["CandidateOut"];

@@ -7,7 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from typing import TypeAlias
 
-from faircorner.cues.cue_kinds.base import Cue, Found, Seeing
+from faircorner.cues.cue_kinds.base import USELESS, Cue, Found, Seeing
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
 from faircorner.cues.cue_kinds.mirror import in_mirrors
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
@@ -30,8 +30,6 @@ Kind: TypeAlias = Callable[[Seeing], list[Found]]
 _DIRECT: tuple[Kind, ...] = (edges_seen, things_seen)
 # What leaves no more than this no mirror tells better, m.
 _KEEN = 0.10
-# What leaves more than this tells nothing, m.
-_USELESS = 0.60
 # How far a driver can lean in the belt, forward and back, the least first, m.
 _LEANS = (0.05, -0.05, 0.10, -0.10, 0.15, 0.20, 0.25)
 
@@ -60,7 +58,7 @@ def sharpest(seeing: Seeing, pick: str = "") -> Cue | None:
 def candidates(seeing: Seeing) -> list[Found]:
     """All that shows, each past each mark once, the best first."""
     found = [one for kind in (*_DIRECT, in_mirrors, any_edges) for one in kind(seeing)]
-    shown = [one for one in found if one.cue.shows and one.cue.sharpness.scatter <= _USELESS]
+    shown = [one for one in found if one.cue.shows and one.cue.sharpness.scatter <= USELESS]
     named: dict[str, Found] = {}
     for one in sorted(shown, key=_rank):
         named.setdefault(one.cue.key, one)
@@ -78,8 +76,9 @@ def _best(seeing: Seeing, pick: str = "") -> Found | None:
     shown = [one for one in found if one.cue.shows]
     shown = shown or [one for one in found if one.cue.what in waited] or found
     ranked = sorted(shown, key=_rank)
-    # One that shows only at the last moment cannot be waited for.
-    return next((one for one in ranked if one.steady), ranked[0] if ranked else None)
+    # One that shows only at the last moment cannot be waited for, unless no other tells as well.
+    steady = (one for one in ranked if one.cue.sharp and one.steady)
+    return next(steady, ranked[0] if ranked else None)
 
 
 def _looked_for(seeing: Seeing) -> list[Found]:

@@ -5,7 +5,7 @@ from typing import TypeAlias
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Found, Seeing
+from faircorner.cues.cue_kinds.base import USELESS, Cue, Found, Seeing
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
 from faircorner.sight import LEAN, InMirror, Looker, Sharpness, Sighting, covering
@@ -39,7 +39,7 @@ def in_mirrors(seeing: Seeing) -> list[Found]:
 
 def _in_one(seeing: Seeing, looker: Looker, lines: list[Line]) -> Iterator[Found]:
     for i, seen in looker.past(seeing.onward, [line for _, line, _ in lines]):
-        found = _found(seeing, looker, lines[i], seen)
+        found = _found(seeing, looker, lines[i], seen) if seen.scatter <= USELESS else None
         if found is not None:
             yield found
 

@@ -20,7 +20,7 @@ def marks_of(body: Body, of: Measures) -> list[dict[str, Any]]:
             ("C-pillar", 0.06 * wb, pillar), ("rear lamp", 0.06 + of.tail, 0.80),
         ]  # fmt: skip
     else:
-        behind = 1.0 if body.bonnet else 0.20
+        behind = 1.10 if body.bonnet else 0.45
         along = [
             ("door mirror", of.nose - behind, mirror + 0.2),
             ("front door handle", of.nose - behind - 1.05, handle - 0.2),

@@ -30,7 +30,8 @@ def mirrors_of(body: Body, of: Measures, driver: Side) -> list[dict[str, Any]]:
             mirrors.append(hung.beside("door mirror", 0.76 * of.wheelbase, body.sill + 0.10,
                                        0.12, 1.30, "flank"))  # fmt: skip
         return mirrors
-    x, z = of.nose - (1.0 if body.bonnet else 0.20), body.sill + 0.40
+    # Where both are seen past the pillar.
+    x, z = (of.nose - 1.10, body.sill + 0.20) if body.bonnet else (of.nose - 0.45, body.sill + 0.40)
     mirrors = []
     for hung in made:
         high = 0.24 if body.bonnet else 0.36
@@ -38,7 +39,7 @@ def mirrors_of(body: Body, of: Measures, driver: Side) -> list[dict[str, Any]]:
         mirrors.append(hung.beside("wide-angle mirror", x, z - high / 2 - 0.10, 0.15, 0.45, "wide"))
     if not body.bonnet:
         kerb = made[1 if driver == "left" else 0]
-        over = (of.nose - 0.45, kerb.side * (of.width / 2 + 0.12), body.roof + 0.05)
+        over = (of.nose - 0.45, kerb.side * (of.width / 2 + 0.12), body.roof - 0.12)
         mirrors.append(kerb.mirror("kerb mirror", over, (0.22, 0.16), 0.40, "door"))
         ahead = (of.nose + 0.20, kerb.side * (of.width / 2 - 0.35), body.roof - 0.05)
         mirrors.append(kerb.mirror("front mirror", ahead, (0.20, 0.20), 0.30, "nose"))
