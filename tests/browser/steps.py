@@ -31,6 +31,12 @@ def sign_in(page, person=MAREN, *, by_hand=False):
         _OPEN[person] = page.context.cookies()
 
 
+def calls(page):
+    """The buttons of the calls, between those of the first stop and the last."""
+    listed = page.get_by_role("list", name="Calls").get_by_role("button")
+    return listed.filter(has_not_text=re.compile("^(First|Last) stop"))
+
+
 def choose(page, stub, item):
     page.get_by_role("button", name=re.compile(f"^{stub}:")).click()
     page.get_by_role("option", name=item).click()

@@ -14,6 +14,7 @@ from tests.browser.steps import (
     MAREN,
     TEODOR,
     Held,
+    calls,
     choose,
     field,
     note_attempt,
@@ -61,12 +62,14 @@ def test_arrow_keys_roll_the_car_by_tens_of_centimetres(page):
 
 def test_every_call_tells_where_to_look_and_what_breaks(page):
     sign_in(page)
-    calls = page.get_by_role("list", name="Calls").get_by_role("button")
-    for number in range(calls.count()):
-        calls.nth(number).click()
+    listed = calls(page)
+    for number in range(listed.count()):
+        listed.nth(number).click()
         expect(page.get_by_role("heading", name=re.compile(f"^Call {number + 1}"))).to_be_visible()
-        expect(calls.nth(number)).to_contain_text(re.compile("early, |may come more than .* early"))
-        expect(calls.nth(number)).to_contain_text(re.compile("late, |may come more than .* late"))
+        expect(listed.nth(number)).to_contain_text(
+            re.compile("early, |may come more than .* early")
+        )
+        expect(listed.nth(number)).to_contain_text(re.compile("late, |may come more than .* late"))
 
 
 @pytest.mark.parametrize(
@@ -167,12 +170,14 @@ def test_the_exported_sheet_drives_again_in_the_core(page, tmp_path):
 
 def test_the_sheet_is_printed_whole_with_every_picture_its_revisions_and_the_caution(page):
     sign_in(page)
-    calls = page.get_by_role("list", name="Calls").get_by_role("button").count()
+    listed = calls(page).count()
+    # Drawn once the plan is there.
+    expect(page.get_by_role("img", name="Sight picture at call 1")).to_be_visible()
     # Chromium's own pages, as they leave for the printer.
     assert len(re.findall(rb"/Type\s*/Page\b", page.pdf(format="A4"))) == 2
     expect(page.get_by_role("navigation")).to_be_visible()
     page.emulate_media(media="print")
-    expect(page.get_by_role("img", name=re.compile("^Sight picture"))).to_have_count(calls)
+    expect(page.get_by_role("img", name=re.compile("^Sight picture"))).to_have_count(listed)
     expect(page.get_by_role("img", name=re.compile("^Plan of the manoeuvre"))).to_be_visible()
     told = page.get_by_role("list", name="Calls").get_by_role("listitem")
     expect(told.first).to_contain_text("First stop")
@@ -359,7 +364,7 @@ def test_a_finish_too_far_out_is_shown_how_to_be_put_right(page):
 def test_a_call_early_or_late_is_played_on_the_plan(page, by, said):
     sign_in(page)
     panel = page.get_by_role("region", name="What if")
-    page.get_by_role("list", name="Calls").get_by_role("button").nth(2).click()
+    calls(page).nth(2).click()
     expect(panel).to_contain_text("What if call 3 comes…on time")
     plan = page.get_by_role("img", name=re.compile("Plan of the manoeuvre"))
     expect(plan.locator("[data-played]")).to_have_count(0)
@@ -370,6 +375,6 @@ def test_a_call_early_or_late_is_played_on_the_plan(page, by, said):
     expect(plan.locator("[data-played]")).to_have_count(1)
     expect(panel.get_by_role("status")).to_contain_text(re.compile("It ends|Then "))
     # Another call begins on time again.
-    page.get_by_role("list", name="Calls").get_by_role("button").nth(1).click()
+    calls(page).nth(1).click()
     expect(panel).to_contain_text("What if call 2 comes…on time")
     expect(plan.locator("[data-played]")).to_have_count(0)

@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from server.documents.models import Revision
 from server.planning.models import CueSheet
-from tests.browser.steps import TEODOR, choose, sign_in, station
+from tests.browser.steps import TEODOR, calls, choose, sign_in, station
 
 
 def pick_method(page, name):
@@ -56,7 +56,7 @@ def test_a_method_with_a_forward_move_is_noted_with_it(page):
     sign_in(page)
     choose(page, "Learner", "Yara Quill")
     pick_method(page, "Set back and forward reverse park")
-    expect(page.get_by_role("list", name="Calls").get_by_role("button")).to_have_count(3)
+    expect(calls(page)).to_have_count(3)
     page.get_by_role("button", name="Use this sheet and drive").click()
     for movement in ("Reverse movements", "Forward movements"):
         expect(page.get_by_text(movement).locator("..")).to_contain_text("1")
@@ -84,7 +84,7 @@ def test_every_method_is_there_for_a_keep_right_school_in_inches(page):
     sign_in(page, TEODOR)
     choose(page, "Learner", "Emil Stroud")
     pick_method(page, "Lock to lock reverse park")
-    expect(page.get_by_role("list", name="Calls").get_by_role("button")).to_have_count(3)
+    expect(calls(page)).to_have_count(3)
     detail = page.get_by_text(re.compile("near rear wheel .* from the kerb"))
     expect(detail).to_contain_text(re.compile(r"\d in from"))
     station(page, "Drive")

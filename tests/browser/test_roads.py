@@ -7,7 +7,7 @@ import signal
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
-from tests.browser.steps import TEODOR, choose, desk, field, sign_in, station, type_length
+from tests.browser.steps import TEODOR, calls, choose, desk, field, sign_in, station, type_length
 from tests.browser.test_bays import drawing
 from tests.browser.test_methods import pick_method
 
@@ -24,9 +24,9 @@ def test_a_turn_in_the_road_is_told_by_the_kerb_and_by_the_road_it_needs(page):
     sign_in(page)
     choose(page, "Learner", "Lotte Brisk")
     station(page, "Cues")
-    calls = page.get_by_role("list", name="Calls").get_by_role("button")
-    expect(calls).to_have_count(3)
-    expect(calls.first).to_contain_text("left to the far kerb")
+    listed = calls(page)
+    expect(listed).to_have_count(3)
+    expect(listed.first).to_contain_text("left to the far kerb")
     expect(page.get_by_text(re.compile("the far kerb runs"))).to_be_visible()
     widths = page.get_by_role("region", name="Width of road it needs")
     three = widths.get_by_text("Three-movement turn").locator("..")

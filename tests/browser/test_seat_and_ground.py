@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
-from tests.browser.steps import TEODOR, Held, choose, field, sign_in, station, type_length
+from tests.browser.steps import TEODOR, Held, calls, choose, field, sign_in, station, type_length
 
 
 def latest(name):
@@ -68,7 +68,7 @@ def test_a_circle_counts_once_it_has_been_taped(page):
 def test_the_eye_is_moved_and_the_cue_moves_with_it(page):
     sign_in(page)
     choose(page, "Learner", "Nia Solberg")
-    page.get_by_role("list", name="Calls").get_by_role("button").nth(1).click()
+    calls(page).nth(1).click()
     cue = page.get_by_role("heading", name=re.compile("^Call 2")).locator("..")
     before = cue.inner_text()
     station(page, "Seat")
@@ -78,7 +78,7 @@ def test_the_eye_is_moved_and_the_cue_moves_with_it(page):
     page.get_by_role("button", name=re.compile("^Save seat")).click()
     expect(page.get_by_text(re.compile("^Seat: revision 2"))).to_be_visible()
     station(page, "Cues")
-    page.get_by_role("list", name="Calls").get_by_role("button").nth(1).click()
+    calls(page).nth(1).click()
     expect(cue).not_to_have_text(before)
 
 

@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from server.lessons.models import Attempt
-from tests.browser.steps import choose, sign_in, station, type_length
+from tests.browser.steps import calls, choose, sign_in, station, type_length
 
 
 def test_from_sign_in_to_a_moved_cue(page):
@@ -19,7 +19,7 @@ def test_from_sign_in_to_a_moved_cue(page):
     slider.press("ArrowRight")
     expect(page.get_by_role("button", name="Use this sheet and drive")).to_be_enabled()
     page.get_by_role("button", name="Undo changes").click()
-    page.get_by_role("list", name="Calls").get_by_role("button").nth(2).click()
+    calls(page).nth(2).click()
     expect(page.get_by_role("heading", name=re.compile("^Call 3"))).to_be_visible()
 
     # Drive, by thumb and by key.
@@ -59,7 +59,7 @@ def test_from_sign_in_to_a_moved_cue(page):
     expect(advice).to_contain_text("Move call 3")
     expect(advice).to_contain_text("earlier")
     advice.get_by_role("button", name="Move the cue").click()
-    page.get_by_role("list", name="Calls").get_by_role("button").nth(2).click()
+    calls(page).nth(2).click()
     expect(page.get_by_text("earlier for this learner")).to_be_visible()
     station(page, "Shift")
     expect(page.get_by_role("heading", name="Before and after")).to_be_visible()

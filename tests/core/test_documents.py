@@ -243,7 +243,7 @@ def test_a_document_of_an_older_format_is_what_it_was(path):
     named = {feature["name"] for feature in old["features"]}
     # What vehicles have gained since then it has none of.
     then = {
-        **sample, "body": None, "mirrors": [], "roofline_m": [],
+        **sample, "shape": None, "mirrors": [], "roofline_m": [],
         "features": [one for one in sample["features"] if one["name"] in named],
     }  # fmt: skip
     assert read_document(kind, now) == read_document(kind, old) == read_document(kind, then)

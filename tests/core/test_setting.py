@@ -15,7 +15,7 @@ SQUARE = frozen([(-0.08, -0.06), (0.08, -0.06), (0.08, 0.06), (-0.08, 0.06)])
 
 
 def seated(shape, driver, eye):
-    body = usual_vehicle(UsualRequest(name="New", body=shape, driver=driver))
+    body = usual_vehicle(UsualRequest(name="New", shape=shape, driver=driver))
     vehicle = VehicleDocument.read(body).build()
     return mirrors_set(vehicle, Seat(name="one", eye=frozen(eye(vehicle))))
 

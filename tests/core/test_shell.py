@@ -9,7 +9,7 @@ from scipy.spatial import Delaunay
 
 
 def made(shape):
-    return VehicleDocument.read(usual_vehicle(UsualRequest(name="New", body=shape))).build()
+    return VehicleDocument.read(usual_vehicle(UsualRequest(name="New", shape=shape))).build()
 
 
 @pytest.mark.parametrize("shape", BODY_SHAPES)
@@ -60,7 +60,7 @@ def test_behind_the_wheel_only_what_stands_beyond_the_glass_is_in_the_way():
 
 
 def test_without_a_roofline_nobody_knows_what_the_body_hides():
-    body = {**usual_vehicle(UsualRequest(name="New", body="saloon")), "roofline_m": []}
+    body = {**usual_vehicle(UsualRequest(name="New", shape="saloon")), "roofline_m": []}
     vehicle = VehicleDocument.read(body).build()
     assert blocks_of(vehicle) == ()
     assert not stopped((), np.zeros((2, 3)), np.ones((2, 3))).any()

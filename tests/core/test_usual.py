@@ -19,9 +19,9 @@ WIDE = ("width_m", "mirror_width_m", "track_front_m", "track_rear_m")
 
 @given(st.sampled_from(BODY_SHAPES), st.sets(st.sampled_from(LONG + WIDE)), st.floats(0.85, 1.15))
 def test_what_was_measured_stays_and_the_rest_goes_in_proportion(shape, measured, size):
-    usual = usual_vehicle(UsualRequest(body=shape))
+    usual = usual_vehicle(UsualRequest(shape=shape))
     given_ = {name: usual[name] * size for name in measured}
-    made = usual_vehicle(UsualRequest(name="New", body=shape, **given_))
+    made = usual_vehicle(UsualRequest(name="New", shape=shape, **given_))
     for group in (LONG, WIDE):
         grown = size if measured & set(group) else 1.0
         for name in group:
@@ -30,7 +30,7 @@ def test_what_was_measured_stays_and_the_rest_goes_in_proportion(shape, measured
 
 @pytest.mark.parametrize("shape", BODY_SHAPES)
 def test_an_ordinary_one_of_every_body_is_a_vehicle_with_glass_marks_and_mirrors(shape):
-    body = usual_vehicle(UsualRequest(name="New", body=shape))
+    body = usual_vehicle(UsualRequest(name="New", shape=shape))
     document = VehicleDocument.read(body)
     vehicle = document.build()
     assert document.assumed == ["marks", "glass", "mirrors", "roofline", "tyre width", "corners"]
@@ -56,7 +56,7 @@ def test_an_ordinary_one_of_every_body_is_a_vehicle_with_glass_marks_and_mirrors
 def test_every_mirror_of_a_body_is_turned_to_its_driver_and_only_the_far_side_looks_down(
     shape, driver
 ):
-    body = usual_vehicle(UsualRequest(name="New", body=shape, driver=driver))
+    body = usual_vehicle(UsualRequest(name="New", shape=shape, driver=driver))
     vehicle = VehicleDocument.read(body).build()
     measures = Measures(**{name: body[f"{name}_m"] for name in Measures.__slots__})
     eye = usual_eye(BODIES[shape], measures, driver)

@@ -104,8 +104,8 @@ def test_a_school_that_lacks_something_is_told_what(client, db):
 @pytest.mark.parametrize(
     ("path", "body", "field", "told"),
     [
-        ("/api/vehicles/usual", {"body": "saloon", "length_m": 457.2}, "length_m", "got 1500 ft"),
-        ("/api/vehicles/usual", {"body": "boat"}, "body", "got 'boat'"),
+        ("/api/vehicles/usual", {"shape": "saloon", "length_m": 457.2}, "length_m", "got 1500 ft"),
+        ("/api/vehicles/usual", {"shape": "boat"}, "shape", "got 'boat'"),
     ],
 )
 def test_a_limit_on_a_request_is_told_with_what_was_given(client, db, path, body, field, told):

@@ -122,7 +122,7 @@ def requests_naming(house):
         "school_begin_from_file": ("POST", "/api/begin/from-file", None),
         "vehicle_around": ("POST", "/api/vehicles/around", {
             "vehicle": vehicle.body, "seat": house.revisions["seat"].body}),
-        "vehicle_usual": ("POST", "/api/vehicles/usual", {"body": "van", "length_m": 5.2}),
+        "vehicle_usual": ("POST", "/api/vehicles/usual", {"shape": "van", "length_m": 5.2}),
         "beginning_read": ("GET", "/api/begin", None),
         "school_begin": ("POST", "/api/begin", {
             "key": "begin:forged", "name": "Another", "keeps": "left", "units": "metric",

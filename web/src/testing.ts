@@ -19,7 +19,7 @@ export const CAR: VehicleBody = {
   features: [],
   glass: [],
   mirrors: [],
-  body: null,
+  shape: null,
   roofline_m: [],
   assumed: [],
 };

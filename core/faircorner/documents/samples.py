@@ -84,7 +84,7 @@ def vehicle_document(car: Car) -> dict[str, Any]:
         "format": "fair-corner/vehicle@2",
         "name": car.name,
         "class": "car",
-        "body": car.body,
+        "shape": car.body,
         "length_m": car.length,
         "width_m": car.width,
         "mirror_width_m": car.mirror_width,

@@ -132,7 +132,7 @@ class TrailerModel(Model):
 class VehicleDocument(Model):
     """A vehicle as measured. Lengths in metres, steering wheel in turns.
 
-    body : which shape it has; null where nobody said
+    shape : of its body; null where nobody said
     roofline_m : its upper outline from the side, x and z, from the nose to the tail
     assumed : what of it nobody measured, and is as usual for its body
     """
@@ -142,7 +142,7 @@ class VehicleDocument(Model):
     format: Literal["fair-corner/vehicle@2"]
     name: Name
     kind: Annotated[VehicleClass, Field(alias="class")]
-    body: BodyShape | None = None
+    shape: BodyShape | None = None
     length_m: Length
     width_m: Length
     mirror_width_m: Length

@@ -2424,7 +2424,7 @@ export interface components {
              * VehicleDocument
              * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
              *
-             *     body : which shape it has; null where nobody said
+             *     shape : of its body; null where nobody said
              *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
              *     assumed : what of it nobody measured, and is as usual for its body
              */
@@ -2441,8 +2441,8 @@ export interface components {
                  * @enum {string}
                  */
                 class: "car" | "van" | "rigid" | "bus" | "tractor";
-                /** Body */
-                body: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
+                /** Shape */
+                shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
                 /** Length M */
                 length_m: number;
                 /** Width M */
@@ -2591,7 +2591,7 @@ export interface components {
          * VehicleDocument
          * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
          *
-         *     body : which shape it has; null where nobody said
+         *     shape : of its body; null where nobody said
          *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
          *     assumed : what of it nobody measured, and is as usual for its body
          */
@@ -2608,8 +2608,8 @@ export interface components {
              * @enum {string}
              */
             class: "car" | "van" | "rigid" | "bus" | "tractor";
-            /** Body */
-            body: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
+            /** Shape */
+            shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
             /** Length M */
             length_m: number;
             /** Width M */
@@ -2867,7 +2867,7 @@ export interface components {
              * VehicleDocument
              * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
              *
-             *     body : which shape it has; null where nobody said
+             *     shape : of its body; null where nobody said
              *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
              *     assumed : what of it nobody measured, and is as usual for its body
              */
@@ -2884,8 +2884,8 @@ export interface components {
                  * @enum {string}
                  */
                 class: "car" | "van" | "rigid" | "bus" | "tractor";
-                /** Body */
-                body: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
+                /** Shape */
+                shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
                 /** Length M */
                 length_m: number;
                 /** Width M */
@@ -2955,10 +2955,10 @@ export interface components {
              */
             name: string;
             /**
-             * Body
+             * Shape
              * @enum {string}
              */
-            body: "small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper";
+            shape: "small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper";
             /**
              * Driver
              * @default right

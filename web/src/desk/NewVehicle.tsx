@@ -25,7 +25,7 @@ import { useStored } from "../shell/useStored";
 import { linesOf, type Measure, VehicleSheet } from "../stations/seat/VehicleSheet";
 import { t } from "../words";
 
-type Body = NonNullable<VehicleBody["body"]>;
+type Body = NonNullable<VehicleBody["shape"]>;
 const BODIES: readonly Body[] = [
   "small hatch",
   "saloon",
@@ -40,18 +40,18 @@ const BODIES: readonly Body[] = [
 
 interface Typed {
   name: string;
-  body: Body;
+  shape: Body;
   measures: Partial<Record<Measure, number>>;
   turns: number | null;
   circle: number | null;
 }
 
-const NOTHING: Typed = { name: "", body: "small hatch", measures: {}, turns: null, circle: null };
+const NOTHING: Typed = { name: "", shape: "small hatch", measures: {}, turns: null, circle: null };
 
 const usualQuery = (driver: School["keeps"], typed: Typed) => {
-  const { name, body: shape, measures, turns, circle } = typed;
+  const { name, shape, measures, turns, circle } = typed;
   const steering = { lock_turns: turns, kerb_circle_m: circle };
-  const body = { name, body: shape, driver, ...measures, ...steering };
+  const body = { name, shape, driver, ...measures, ...steering };
   return queryOptions({
     queryKey: ["usual vehicle", body],
     queryFn: ({ signal }) => ask.post("/api/vehicles/usual", { body, signal }),
@@ -69,7 +69,7 @@ export const NewVehicle = () => {
   const typed = { ...NOTHING, ...stored };
   const usual = useQuery(usualQuery(driver, typed));
   // What cannot be taken as typed stays where it was typed, beside an ordinary one.
-  const plain = useQuery(usualQuery(driver, { ...NOTHING, body: typed.body }));
+  const plain = useQuery(usualQuery(driver, { ...NOTHING, shape: typed.shape }));
   const [asked, setAsked] = useState(false);
   const keep = useMutation({
     mutationFn: async () => {
@@ -120,8 +120,8 @@ export const NewVehicle = () => {
           select
           size="small"
           label={t("begin.body")}
-          value={typed.body}
-          onChange={(e) => setTyped({ ...typed, body: e.target.value as Body })}
+          value={typed.shape}
+          onChange={(e) => setTyped({ ...typed, shape: e.target.value as Body })}
           sx={{ minWidth: 170 }}
         >
           {BODIES.map((body) => (

@@ -41,7 +41,7 @@ class UsualRequest(Model):
     """
 
     name: Annotated[str, Field(max_length=120)] = ""
-    body: BodyShape
+    shape: BodyShape
     driver: Side = "right"
     length_m: Metres | None = None
     width_m: Metres | None = None
@@ -56,8 +56,8 @@ class UsualRequest(Model):
 
 def usual_vehicle(asked: UsualRequest) -> dict[str, Any]:
     """A fair-corner/vehicle@2 document of what was measured, the rest as is usual."""
-    usual = BODIES[asked.body]
-    left_out = {"name", "body", "driver", "lock_turns", "kerb_circle_m"}
+    usual = BODIES[asked.shape]
+    left_out = {"name", "shape", "driver", "lock_turns", "kerb_circle_m"}
     given = asked.model_dump(exclude=left_out)
     known = {name.removesuffix("_m"): value for name, value in given.items() if value is not None}
     measures = Measures(**{**_in_proportion(usual.measures, known), **known})
@@ -65,7 +65,7 @@ def usual_vehicle(asked: UsualRequest) -> dict[str, Any]:
         "format": "fair-corner/vehicle@2",
         "name": asked.name,
         "class": usual.kind,
-        "body": asked.body,
+        "shape": asked.shape,
         **{f"{name}_m": getattr(measures, name) for name in Measures.__slots__},
         "tyre_width_m": usual.tyre,
         "corner_cut_m": usual.cut,
@@ -75,7 +75,7 @@ def usual_vehicle(asked: UsualRequest) -> dict[str, Any]:
             "circles": [],
         },
         "trailer": None,
-        **shape_of(asked.body, measures, asked.driver),
+        **shape_of(asked.shape, measures, asked.driver),
         "assumed": ["marks", "glass", "mirrors", "roofline", "tyre width", "corners"],
     }
 

@@ -139,10 +139,15 @@ export const VehicleSheet = ({ vehicle, seat, measured, set, readOnly }: Props) 
 /** Drawn smaller, px a metre, their names would lie over each other. */
 const NAMED_FROM = 90;
 
+/** A mark this near the flank's outside is on it, m. */
+const ON_FLANK = 0.05;
+
 /** The named features of one side, as ticks on the flank: what cues are told against. */
 const Features = ({ vehicle }: { vehicle: VehicleBody }) => {
   const frame = useFrame();
-  const near = vehicle.features.filter((f) => f.y_m > 0).sort((a, b) => a.x_m - b.x_m);
+  const near = vehicle.features
+    .filter((f) => f.y_m > vehicle.width_m / 2 - ON_FLANK)
+    .sort((a, b) => a.x_m - b.x_m);
   return (
     <g fontSize={12} fill={ink.chalk}>
       {near.map((feature, i) => {
