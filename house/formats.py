@@ -26,6 +26,7 @@ def expected() -> dict[Path, str]:
 
     django.setup()
     from faircorner.documents.driving import DriveRequest  # noqa: PLC0415
+    from faircorner.documents.pictures import PictureRequest  # noqa: PLC0415
     from faircorner.documents.reading import FORMATS, json_schema  # noqa: PLC0415
     from faircorner.documents.requests import PlanRequest  # noqa: PLC0415
     from faircorner.documents.sights import SightRequest  # noqa: PLC0415
@@ -33,7 +34,12 @@ def expected() -> dict[Path, str]:
     from server.api import api  # noqa: PLC0415
 
     found = {FOLDER / f"{kind}.schema.json": _text(json_schema(kind)) for kind in FORMATS}
-    asked = (("drive", DriveRequest), ("plan", PlanRequest), ("sight", SightRequest))
+    asked = (
+        ("drive", DriveRequest),
+        ("plan", PlanRequest),
+        ("sight", SightRequest),
+        ("picture", PictureRequest),
+    )
     for name, model in asked:
         schema = {"$schema": "https://json-schema.org/draft/2020-12/schema"}
         found[FOLDER / f"{name}.schema.json"] = _text(schema | model.model_json_schema())

@@ -1,4 +1,7 @@
-"""The computation from the shell: `fair-corner core drive|plan|sight FILE`, JSON in and out."""
+"""The computation from the shell: `fair-corner core drive|plan|sight FILE`, JSON in and out.
+
+`fair-corner core sight --picture FILE` draws instead: its question is another one.
+"""
 
 import gc
 import json
@@ -43,15 +46,20 @@ _COMMANDS = ("drive", "plan", "sight")
 
 def main(arguments: list[str] | None = None) -> int:
     """Run one command; 0 when it worked, 2 with one line on standard error when it could not."""
-    given = sys.argv[1:] if arguments is None else arguments
+    given = list(sys.argv[1:] if arguments is None else arguments)
+    name = given[0] if given else ""
+    if name == "sight" and "--picture" in given:
+        given.remove("--picture")
+        name = "picture"
     if len(given) != 2 or given[0] not in _COMMANDS:
         print(
-            f"use: fair-corner core {'|'.join(_COMMANDS)} FILE   (- for standard input)",
+            f"use: fair-corner core {'|'.join(_COMMANDS)} FILE   (- for standard input; "
+            "sight --picture FILE draws)",
             file=sys.stderr,
         )
         return 2
     try:
-        command = import_module(f"faircorner.commands.{given[0]}")
+        command = import_module(f"faircorner.commands.{name}")
         answer = command.answer(_read(given[1]))
     except InputError as error:
         print(" ".join(str(error).split()), file=sys.stderr)

@@ -29,6 +29,7 @@ class OptionsIO(RequestBody):
     pinned : fitted figures of the method by name, metres or degrees
     shifts_m : by call number, how much later (negative earlier) its cue is told
     picks : by call number, the key of the cue that was chosen for it
+    dipped : whether the near-side door mirror is turned down to the rear tyre
     """
 
     gap_m: Figure | None = None
@@ -38,6 +39,7 @@ class OptionsIO(RequestBody):
     pinned: dict[str, Figure] = {}
     shifts_m: dict[str, Figure] = {}
     picks: dict[str, str] = {}
+    dipped: bool = False
 
 
 class PlanIn(RequestBody):
@@ -356,6 +358,7 @@ class CandidateOut(Schema):
     """A cue that could be used, and what to know of it.
 
     before_m, after_m : rolled metres for which it shows, up to `followed_m`
+    at_mark_m : how much later than called the thing stands exactly at its mark, negative earlier
     """
 
     key: str
@@ -365,6 +368,7 @@ class CandidateOut(Schema):
     scatter_m: float
     before_m: float
     after_m: float
+    at_mark_m: float | None
     marked: bool
     sharp: bool
     notes: list[SaidOut]

@@ -7,9 +7,9 @@ import numpy as np
 from faircorner.cues.cue_kinds import Cue, Found, Seeing, candidates
 from faircorner.plane import Floats
 from faircorner.said import Length, Said
-from faircorner.sight import NEAR
+from faircorner.sight import NEAR, same_again
 
-__all__ = ["FOLLOWED", "Candidate", "candidates_of"]
+__all__ = ["FOLLOWED", "Candidate", "at_mark", "candidates_of"]
 
 # How many are told: nobody chooses among more.
 _MOST = 8
@@ -29,6 +29,8 @@ class Candidate:
     """One cue and what can be said of it.
 
     before, after : m rolled for which it shows, up to where it is followed
+    at_mark : m late that the thing stands exactly at its mark, where that is how the cue is used;
+        NaN where it does not within 2 m
     taller_late : m late that somebody sees it whose eye is 5 cm higher; NaN where nobody can say
     eye_scatter : m of scatter in the stop from an eye that is taped to 2 cm
     neighbour : whether it is on a parked vehicle, which may be another one next time
@@ -37,6 +39,7 @@ class Candidate:
     cue: Cue
     before: float
     after: float
+    at_mark: float
     taller_late: float
     eye_scatter: float
     neighbour: bool
@@ -76,6 +79,7 @@ def _candidate(seeing: Seeing, found: Found) -> Candidate:
         cue=found.whole,
         before=_shown_for(found, -1),
         after=_shown_for(found, 1),
+        at_mark=at_mark(found),
         taller_late=float(late[2] * _TALLER),
         eye_scatter=float(np.linalg.norm(late) * _TAPED),
         neighbour=_on_a_neighbour(seeing, found.cue),
@@ -95,6 +99,15 @@ def _shown_for(found: Found, way: int) -> float:
     steps = range(1, round(FOLLOWED / _STEP) + 1)
     hidden = next((k for k in steps if not found.shown(way * k * _STEP)), len(steps) + 1)
     return (hidden - 1) * _STEP
+
+
+def at_mark(found: Found) -> float:
+    """m late that the image stands at its mark; see `Candidate`."""
+    offset = found.cue.sighting.offset
+    if found.moved is None or np.isnan(offset):
+        return float("nan")
+    still = found.moved(np.zeros(3))
+    return same_again(lambda by: still(by) + offset)
 
 
 def _late(found: Found) -> Floats:

@@ -12,8 +12,8 @@ __all__ = ["changes", "field_name", "figure_of", "setting_changes"]
 Body: TypeAlias = Mapping[str, Any]
 # So many differences are told one by one; of the rest how many there are.
 _TOLD = 8
-# Settings that are themselves one for each of several names.
-_BY_NAME = ("pinned", "shifts_m", "picks")
+# Settings that are told in words of their own.
+_BY_NAME = ("pinned", "shifts_m", "picks", "dipped")
 # A text longer than this is told as changed, not word by word.
 _SHORT = 40
 
@@ -43,6 +43,8 @@ def setting_changes(was: Body, now: Body, angles: Set[str]) -> list[Said]:
         what = name.replace("_", " ")
         told.append(_setting(what, figure_of("_deg" if name in angles else "", figure)))
     told += [_shift(int(call), by or 0.0) for call, by in _differing(was, now, "shifts_m")]
+    if was.get("dipped", False) != now.get("dipped", False):
+        told.append(Said("mirror dipped" if now.get("dipped") else "mirror not dipped"))
     told += [_picked(int(call), key) for call, key in _differing(was, now, "picks")]
     return told
 

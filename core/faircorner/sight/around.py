@@ -22,7 +22,7 @@ __all__ = ["BACK", "TURN", "Around", "MirrorView", "Nearest", "around"]
 # who has turned to look back over the inner shoulder, rad off straight ahead; assumed, and told.
 TURN, BACK = np.radians(110.0), np.radians((70.0, 200.0))
 # How far round the vehicle the ground is looked at, and how finely, m.
-_REACH, _STEP = 8.0, 0.2
+_REACH, _STEP = 8.0, 0.15
 # Heights at which something that stands at a place is looked for, m.
 _HEIGHTS = np.arange(0.0, 2.01, 0.1)
 # Close beside a flank, m.
@@ -198,7 +198,7 @@ def _outlines(there: Bools, xs: Floats, ys: Floats) -> tuple[Floats, ...]:
 
 def _ring(piece: Polygon) -> Floats:
     """One way round a piece and into its holes and out again, where it has any."""
-    smooth = piece.simplify(_STEP)
+    smooth = piece.simplify(0.8 * _STEP)
     rings = [np.array(smooth.exterior.coords)]
     rings += [np.vstack((hole.coords, rings[0][-1:])) for hole in smooth.interiors]
     return np.vstack(rings)

@@ -33,10 +33,18 @@ _RIM = 0.002
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class MirrorMark:
-    """Something in a mirror that an image can be told from; at : (2,), across and up, m"""
+    """Something in a mirror that an image can be told from; at : (2,), across and up, m
+
+    square : which way is square to the rim, at whose middle it is; None for what is not the rim's
+    """
 
     name: str
     at: Floats
+    square: Told | None = None
+
+    def named(self, told: Told) -> str:
+        """As it is told: along the rim it is the middle of it that counts."""
+        return f"middle of the {self.name}" if self.square not in (None, told) else self.name
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -115,10 +123,13 @@ class Looker:
             if abs(off) > _TELL:
                 continue
             told, offset = self._told(points[n] - marks[k], float(off))
+            # As it is told, and not to the left of whichever way the line runs.
+            along = (then[n] - here[n]) * (1.0 if off * offset >= 0 else -1.0)
             yield int(i), InMirror(
-                mark=self.marks[k].name, told=told, offset=offset, hit=self._placed(points[n]),
-                place=places[n], scatter=self._scatter((after - before) / (2 * NEAR), told),
-                moved=self._mover(onward, lines[i], self.marks[k], then[n] - here[n], float(off)),
+                mark=self.marks[k].named(told), told=told, offset=offset,
+                hit=self._placed(points[n]), place=places[n],
+                scatter=self._scatter((after - before) / (2 * NEAR), told),
+                moved=self._mover(onward, lines[i], self.marks[k], along, offset),
             )  # fmt: skip
 
     def shows(self, pose: Floats, line: Floats) -> bool:
@@ -196,14 +207,14 @@ def marks_in(vehicle: Vehicle, mirror: Mirror, eye: Floats) -> tuple[MirrorMark,
     (low_x, low_y), (high_x, high_y) = mirror.outline.min(axis=0), mirror.outline.max(axis=0)
     outer, inner = (low_x, high_x) if outward < 0 else (high_x, low_x)
     middle_x, middle_y = (low_x + high_x) / 2, (low_y + high_y) / 2
-    rim = {
-        "mirror's lower edge": (middle_x, low_y),
-        "mirror's outer edge": (outer, middle_y),
-        "mirror's inner edge": (inner, middle_y),
-        "mirror's lower outer corner": (0.9 * outer, 0.9 * low_y),
-        "mirror's lower inner corner": (0.9 * inner, 0.9 * low_y),
-    }
-    return (*parts, *(MirrorMark(name=name, at=np.array(at)) for name, at in rim.items()))
+    rim = (
+        ("mirror's lower edge", (middle_x, low_y), UP),
+        ("mirror's outer edge", (outer, middle_y), OUT),
+        ("mirror's inner edge", (inner, middle_y), OUT),
+        ("mirror's lower outer corner", (0.9 * outer, 0.9 * low_y), None),
+        ("mirror's lower inner corner", (0.9 * inner, 0.9 * low_y), None),
+    )
+    return (*parts, *(MirrorMark(name=n, at=np.array(at), square=way) for n, at, way in rim))
 
 
 def _in_frame(pose: Floats, line: Floats) -> Floats:

@@ -159,7 +159,7 @@ const revisionIds = (docket: Docket) => ({
 });
 
 /** Everything left to the method, the place and the fit. */
-export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {}, picks: {} };
+export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {}, picks: {}, dipped: false };
 
 export const planBody = (docket: Docket, options: PlanOptions) => ({
   ...revisionIds(docket),

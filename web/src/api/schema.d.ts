@@ -3361,6 +3361,7 @@ export interface components {
          *     pinned : fitted figures of the method by name, metres or degrees
          *     shifts_m : by call number, how much later (negative earlier) its cue is told
          *     picks : by call number, the key of the cue that was chosen for it
+         *     dipped : whether the near-side door mirror is turned down to the rear tyre
          */
         OptionsIO: {
             /** Gap M */
@@ -3392,6 +3393,11 @@ export interface components {
             picks: {
                 [key: string]: string;
             };
+            /**
+             * Dipped
+             * @default false
+             */
+            dipped: boolean;
         };
         /**
          * SinceOut
@@ -3829,7 +3835,8 @@ export interface components {
              *       "turns_per_metre": null,
              *       "pinned": {},
              *       "shifts_m": {},
-             *       "picks": {}
+             *       "picks": {},
+             *       "dipped": false
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -3843,6 +3850,7 @@ export interface components {
          * @description A cue that could be used, and what to know of it.
          *
          *     before_m, after_m : rolled metres for which it shows, up to `followed_m`
+         *     at_mark_m : how much later than called the thing stands exactly at its mark, negative earlier
          */
         CandidateOut: {
             /** Key */
@@ -3858,6 +3866,8 @@ export interface components {
             before_m: number;
             /** After M */
             after_m: number;
+            /** At Mark M */
+            at_mark_m: number | null;
             /** Marked */
             marked: boolean;
             /** Sharp */
@@ -4003,7 +4013,8 @@ export interface components {
              *       "turns_per_metre": null,
              *       "pinned": {},
              *       "shifts_m": {},
-             *       "picks": {}
+             *       "picks": {},
+             *       "dipped": false
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -4071,7 +4082,8 @@ export interface components {
              *       "turns_per_metre": null,
              *       "pinned": {},
              *       "shifts_m": {},
-             *       "picks": {}
+             *       "picks": {},
+             *       "dipped": false
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -4146,7 +4158,8 @@ export interface components {
              *       "turns_per_metre": null,
              *       "pinned": {},
              *       "shifts_m": {},
-             *       "picks": {}
+             *       "picks": {},
+             *       "dipped": false
              *     }
              */
             options: components["schemas"]["OptionsIO"];
@@ -4255,7 +4268,8 @@ export interface components {
              *       "turns_per_metre": null,
              *       "pinned": {},
              *       "shifts_m": {},
-             *       "picks": {}
+             *       "picks": {},
+             *       "dipped": false
              *     }
              */
             options: components["schemas"]["OptionsIO"];

@@ -135,9 +135,9 @@ const LargeGlass = ({ glass, parts, marked, left, within }: LargeProps) => {
       <g clipPath={`url(#${clip})`}>
         <rect width={width} height={height} fill={SKY} />
         <Parts parts={parts} />
-        {marked && glass.cue && <Cue cue={glass.cue} />}
       </g>
       <path d={outline(glass.outline)} fill="none" stroke={ink.chalk} strokeWidth={2} />
+      {marked && glass.cue && <Cue cue={glass.cue} />}
     </g>
   );
 };

@@ -16,9 +16,11 @@ interface Props {
   method: MethodBody;
   active: number;
   onCall: (number: number) => void;
+  /** Whether the near mirror is turned down for the manoeuvre. */
+  dipped: boolean;
 }
 
-export const CallList = memo(({ plan, method, active, onCall }: Props) => (
+export const CallList = memo(({ plan, method, active, onCall, dipped }: Props) => (
   <Paper
     component="ol"
     aria-label={t("cues.calls")}
@@ -30,6 +32,7 @@ export const CallList = memo(({ plan, method, active, onCall }: Props) => (
         <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25, mt: 0.75 }}>
           {method.steps[0]?.say}
         </Box>
+        {dipped && <Seen said={t("cues.dip the mirror")} />}
         <Looks plan={plan} step={0} />
       </Told>
     </Item>
@@ -48,6 +51,7 @@ export const CallList = memo(({ plan, method, active, onCall }: Props) => (
         }
       >
         <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
+          {active === call.number && <Seen said={call.seen.text} />}
           {isUnseen(call) && <Box sx={{ fontSize: 13 }}>{call.instead.text}</Box>}
           <Looks plan={plan} step={call.leg} />
           {active === call.number && <Breaks call={call} />}
@@ -61,6 +65,7 @@ export const CallList = memo(({ plan, method, active, onCall }: Props) => (
     >
       <Told title={t("cues.last stop")} where={plan.ends.text}>
         <Seen said={plan.ends_seen?.text} />
+        {dipped && <Seen said={t("cues.restore the mirror")} />}
       </Told>
     </Item>
   </Paper>

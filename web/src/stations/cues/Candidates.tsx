@@ -18,9 +18,11 @@ interface Props {
   picked: boolean;
   /** Takes a cue by its key, or the sharpest again. */
   pick: (key: string | null) => void;
+  /** Plays the call so many metres late, negative early; nothing at a stop. */
+  play: ((metres: number) => void) | null;
 }
 
-export const Candidates = ({ spot, picked, pick }: Props) => {
+export const Candidates = ({ spot, picked, pick, play }: Props) => {
   const [open, setOpen] = useState(false);
   const others = spot.candidates.filter((one) => one.key !== spot.chosen).length;
   if (others === 0 && !picked) return null;
@@ -46,16 +48,39 @@ export const Candidates = ({ spot, picked, pick }: Props) => {
           onChange={(_, key) => pick(key)}
         >
           {spot.candidates.map((one) => (
-            <FormControlLabel
-              key={one.key}
-              value={one.key}
-              control={<Radio size="small" sx={{ alignSelf: "flex-start" }} />}
-              label={<Told one={one} />}
-              sx={{ mr: 0, py: 0.5, borderTop: `1px solid ${ink.line}` }}
-              slotProps={{ typography: { component: "div" } }}
-            />
+            <Box key={one.key} sx={{ py: 0.5, borderTop: `1px solid ${ink.line}` }}>
+              <FormControlLabel
+                value={one.key}
+                control={<Radio size="small" sx={{ alignSelf: "flex-start" }} />}
+                label={<Told one={one} />}
+                sx={{ mr: 0 }}
+                slotProps={{ typography: { component: "div" } }}
+              />
+              {play && <AtMark metres={one.at_mark_m} play={play} />}
+            </Box>
           ))}
         </RadioGroup>
+      )}
+    </Box>
+  );
+};
+
+/** A shift smaller than this is none, m; and so far a call can be played. */
+const EXACT = 0.01;
+const PLAYED = 1;
+
+/** Who uses it exactly at its mark stops elsewhere: where, and how that ends. */
+const AtMark = ({ metres, play }: { metres: number | null; play: (metres: number) => void }) => {
+  const units = useUnits();
+  if (metres === null || Math.abs(metres) < EXACT) return null;
+  const said = metres < 0 ? "cues.at the mark early" : "cues.at the mark late";
+  return (
+    <Box sx={{ pl: 4, fontSize: 13 }}>
+      {t(said, { by: length(Math.abs(metres), units) })}
+      {Math.abs(metres) <= PLAYED && (
+        <Button size="small" onClick={() => play(metres)}>
+          {t("cues.how that ends")}
+        </Button>
       )}
     </Box>
   );

@@ -25,10 +25,11 @@ interface Props {
   moved: Frame | null;
   picked: boolean;
   pick: (key: string | null) => void;
+  play: (metres: number) => void;
 }
 
 export const CueCard = memo((props: Props) => {
-  const { active, plan, method, vehicle, spot, moved, picked, pick } = props;
+  const { active, plan, method, vehicle, spot, moved, picked, pick, play } = props;
   const call = plan.calls[active - 1];
   const stop = active === 0 ? "first" : "last";
   const title = call
@@ -37,16 +38,30 @@ export const CueCard = memo((props: Props) => {
   const where = call ? null : active === 0 ? plan.begins.text : plan.ends.text;
   const seen = call ? call.seen.text : (active === 0 ? plan.begins_seen : plan.ends_seen)?.text;
   return (
-    <Paper
+    <Box
       sx={{
-        overflow: "hidden",
-        flexShrink: 0,
-        display: { xs: "block", sm: "grid", md: "block" },
+        // Beside the calls the picture stays in sight: what is read of it rolls away below it.
+        display: { xs: "block", sm: "grid", md: "contents" },
         gridTemplateColumns: "320px minmax(0, 1fr)",
+        gap: 1.25,
+        flexShrink: 0,
       }}
     >
-      <Picture spot={spot} moved={moved} label={pictureLabel(plan, active)} />
-      <Box sx={{ p: 1.5, pt: 1 }}>
+      <Box
+        sx={{
+          position: { md: "sticky" },
+          top: 0,
+          zIndex: 1,
+          flexShrink: 0,
+          borderRadius: 2,
+          overflow: "hidden",
+          mb: { xs: 1.25, sm: 0 },
+          alignSelf: { sm: "start", md: "stretch" },
+        }}
+      >
+        <Picture spot={spot} moved={moved} label={pictureLabel(plan, active)} />
+      </Box>
+      <Paper sx={{ p: 1.5, pt: 1, flexShrink: 0 }}>
         <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
           {title}
         </Typography>
@@ -58,9 +73,17 @@ export const CueCard = memo((props: Props) => {
             {said}
           </Typography>
         ))}
-        {spot && <Candidates key={active} spot={spot} picked={picked} pick={pick} />}
-      </Box>
-    </Paper>
+        {spot && (
+          <Candidates
+            key={active}
+            spot={spot}
+            picked={picked}
+            pick={pick}
+            play={call && plan.feasible ? play : null}
+          />
+        )}
+      </Paper>
+    </Box>
   );
 });
 

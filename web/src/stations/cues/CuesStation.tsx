@@ -126,6 +126,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           plan={shown}
           method={method}
           options={cue.options}
+          dips={vehicle.mirrors.some((mirror) => mirror.set_for === "flank")}
           change={(part) => {
             ahead({ ...cue.options, ...part });
             cue.change(part);
@@ -167,8 +168,15 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             moved={rolled}
             picked={active in (cue.options.picks ?? {})}
             pick={pick}
+            play={move}
           />
-          <CallList plan={read} method={method} active={active} onCall={setActive} />
+          <CallList
+            plan={read}
+            method={method}
+            active={active}
+            onCall={setActive}
+            dipped={cue.options.dipped ?? false}
+          />
           {call && shown.feasible && !draft.changed && (
             <PlayCall
               call={call}
@@ -203,6 +211,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
         method={method}
         trouble={troubleOf(plan.error, shown)?.text ?? ""}
         sights={sights}
+        dipped={cue.options.dipped ?? false}
         unsaved={draft.changed}
       />
     </Columns>

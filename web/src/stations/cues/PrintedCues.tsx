@@ -40,6 +40,8 @@ interface Props {
   trouble: string;
   /** What is seen at every stop; nothing while it is worked out. */
   sights: Sights | undefined;
+  /** Whether the near mirror is turned down for the manoeuvre. */
+  dipped: boolean;
   /** The method is being changed: no revision says what was printed. */
   unsaved: boolean;
 }
@@ -60,7 +62,7 @@ export const PrintedCues = (props: Props) => {
   ) : null;
 };
 
-const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
+const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props) => (
   <Box
     sx={{ width: WIDTH, mx: "auto", fontSize: 13, lineHeight: 1.35, color: ink.ink }}
     data-printed="cues"
@@ -74,6 +76,7 @@ const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
       <Stop mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
         {plan.begins_seen && <Box sx={{ mt: 0.5 }}>{plan.begins_seen.text}</Box>}
         <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
+        {dipped && <Box>{t("cues.dip the mirror")}</Box>}
         <Looks plan={plan} step={0} />
       </Stop>
       {plan.calls.map((call) => (
@@ -81,6 +84,7 @@ const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
       ))}
       <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text}>
         {plan.ends_seen && <Box sx={{ mt: 0.5 }}>{plan.ends_seen.text}</Box>}
+        {dipped && <Box>{t("cues.restore the mirror")}</Box>}
       </Stop>
     </Box>
     <Box sx={{ fontWeight: 700, mt: 1.5 }}>{t("cues.computed from what was measured")}</Box>

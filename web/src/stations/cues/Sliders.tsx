@@ -1,6 +1,8 @@
 /** The figures that are tried most; moving one plans again while it moves. */
 
 import Box from "@mui/material/Box";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
 import Slider from "@mui/material/Slider";
 import type { FitAngle, FitShare, MethodBody, Plan, PlanOptions } from "../../api/types";
 import { Term } from "../../shell/Term";
@@ -14,9 +16,11 @@ interface Props {
   method: MethodBody;
   options: PlanOptions;
   change: (part: Partial<PlanOptions>) => void;
+  /** Whether there is a mirror along the near side that can be turned down. */
+  dips: boolean;
 }
 
-export const Sliders = ({ plan, method, options, change }: Props) => {
+export const Sliders = ({ plan, method, options, change, dips }: Props) => {
   const units = useUnits();
   const { tried } = plan.set;
   const fit = method.steps
@@ -77,6 +81,18 @@ export const Sliders = ({ plan, method, options, change }: Props) => {
         range={[...tried.turns_per_metre, 0.1]}
         onChange={(turns_per_metre) => change({ turns_per_metre })}
       />
+      {dips && (
+        <FormControlLabel
+          sx={{ m: 0, alignSelf: "center" }}
+          control={
+            <Checkbox
+              checked={options.dipped ?? false}
+              onChange={(e) => change({ dipped: e.target.checked })}
+            />
+          }
+          label={t("cues.near mirror dipped")}
+        />
+      )}
     </Box>
   );
 };

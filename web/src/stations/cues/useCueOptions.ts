@@ -6,7 +6,9 @@ import { useStored } from "../../shell/useStored";
 /** Settings without what is null or empty, in one order, so that equal ones read equal. */
 const essence = (options: PlanOptions | null): string => {
   const { pinned = {}, shifts_m = {}, picks = {}, ...rest } = options ?? {};
-  const kept = Object.entries(rest).filter(([, value]) => value !== null && value !== undefined);
+  const kept = Object.entries(rest).filter(
+    ([, value]) => value !== null && value !== undefined && value !== false,
+  );
   const sorted = (record: Record<string, unknown>) => Object.entries(record).sort();
   return JSON.stringify([kept.sort(), sorted(pinned), sorted(shifts_m), sorted(picks)]);
 };

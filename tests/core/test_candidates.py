@@ -1,0 +1,105 @@
+"""Cues to choose among: shown before they are needed, chosen, and asked the other way round."""
+
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from faircorner.cues import Options, make_plan, sights
+from faircorner.cues.calls import seeing_at
+from faircorner.cues.candidates import at_mark
+from faircorner.cues.cue_kinds import candidates, sharpest
+from faircorner.cues.driven import attempt
+from faircorner.cues.fit import FINE, settings_for
+from faircorner.cues.prepare import prepare
+from faircorner.plane import to_body
+from faircorner.sides import turned_in
+
+from tests.core.pictured import DOCKETS, docket_named
+
+
+def seeings(name):
+    """The driver at every stop of a docket, the working side on the left."""
+    scene = turned_in(docket_named(name).side, docket_named(name))
+    values, (ready, given) = make_plan(scene).values, prepare(scene)
+    steps = len(ready.method.steps)
+    figures = np.array([[values[u.name] for u in ready.method.unknowns]])
+    driven = attempt(ready, settings_for(figures, given, steps, np.zeros((1, steps))), sample=FINE)
+    return [seeing_at(ready, driven, call) for call in range(steps + 1)]
+
+
+@pytest.mark.parametrize("name", DOCKETS)
+def test_the_proposed_cue_shows_all_through_the_last_half_metre_where_a_sharp_one_does(name):
+    tried = 0
+    for seeing in seeings(name)[1:]:
+        cue = sharpest(seeing)
+        steady = [one for one in candidates(seeing) if one.cue.sharp and one.steady]
+        if not steady:
+            continue
+        tried += 1
+        found = next(one for one in candidates(seeing) if one.cue.key == cue.key)
+        assert all(found.shown(-by) for by in np.arange(0.0, 0.55, 0.05))
+        assert cue.sharp
+    assert tried
+
+
+@pytest.mark.parametrize("name", ["kerb left", "bay right"])
+def test_another_cue_is_told_once_it_is_chosen_and_the_sharpest_where_it_is_not_there(name):
+    scene = docket_named(name)
+    plan = make_plan(scene)
+    spots = {spot.call: spot for spot in sights(scene, plan.values)}
+    assert set(spots) == set(range(len(plan.calls) + 2))
+    for call in plan.calls:
+        spot = spots[call.step]
+        assert spot.cue.key == call.cue.key == spot.candidates[0].key
+        other = spot.candidates[-1]
+        picked = make_plan(replace(scene, options=Options(picks={call.step: other.key})))
+        assert picked.calls[call.step - 1].cue.key == other.key
+        # Nothing is driven otherwise for it.
+        np.testing.assert_array_equal(picked.track.poses, plan.track.poses)
+    gone = make_plan(replace(scene, options=Options(picks={1: "nowhere | nothing | "})))
+    assert gone.calls[0].cue.key == plan.calls[0].cue.key
+
+
+@pytest.mark.parametrize("name", DOCKETS)
+def test_used_exactly_at_its_mark_a_cue_stops_the_car_where_it_stands_at_the_mark(name):
+    """The reverse question inverts the forward one: to a millimetre of the image there."""
+    tried = 0
+    for seeing in seeings(name):
+        for spot in candidates(seeing):
+            sighting = spot.cue.sighting
+            if spot.moved is None or np.isnan(sighting.offset):
+                continue
+            still = spot.moved(np.zeros(3))
+            assert still(0.0) == pytest.approx(0.0, abs=1e-9)
+            by = at_mark(spot)
+            if np.isnan(by) or not spot.shown(by):
+                continue
+            there = replace(
+                seeing, onward=lambda more, by=by, seeing=seeing: seeing.onward(by + more)
+            )
+            found = [one for one in candidates(there) if one.cue.what == spot.cue.what
+                     and one.cue.sighting.through == sighting.through
+                     and one.cue.sighting.feature == sighting.feature
+                     and (not spot.cue.upright
+                          or np.linalg.norm(one.cue.target - spot.cue.target) < 1e-6)]  # fmt: skip
+            for one in found:
+                tried += 1
+                assert one.cue.sighting.offset == pytest.approx(0.0, abs=1e-3)
+    assert tried
+
+
+def test_a_taller_driver_sees_the_kerb_higher_up_the_glass_and_stops_nearer_to_it():
+    """Past the mark the ray goes down to the kerb: a higher eye, a higher place by as much of it
+    as lies beyond the mark. Rolling away from a kerb behind it falls, so that they stop later.
+    """
+    for seeing in seeings("corner left")[1:]:
+        for one in candidates(seeing):
+            if one.cue.upright or one.cue.sighting.told.of_glass:
+                continue
+            eye, hit = one.cue.sighting.eye, one.cue.sighting
+            share = np.hypot(hit.x - eye[0], hit.y - eye[1]) / np.hypot(
+                *(to_body(seeing.pose, one.cue.target[None])[0] - eye[:2])
+            )
+            rise = one.moved(np.array([0.0, 0.0, 0.05]))(0.0)
+            assert rise == pytest.approx(0.05 * (1 - share), rel=0.2)
+            assert rise > 0
