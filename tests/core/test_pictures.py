@@ -4,13 +4,17 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
-from faircorner.cues import make_plan, sights
+from faircorner.cues import film, make_plan, sights
 from faircorner.cues.prepare import prepare
 from faircorner.picture import HEIGHT, WIDTH, Camera, Viewer, place_of
-from faircorner.plane import to_body
+from faircorner.picture.order import far_to_near
+from faircorner.picture.surface import Solid
+from faircorner.plane import to_body, to_site
 from faircorner.sides import turned_in
+from hypothesis import given
+from hypothesis import strategies as st
 from scipy.spatial.transform import Rotation
-from shapely import Point, Polygon
+from shapely import LineString, Point, Polygon
 
 from tests.core.pictured import DOCKETS, docket_named
 
@@ -104,5 +108,63 @@ def test_a_pictures_cue_is_where_the_numbers_say(name):
             assert abs(seen[0] * hit[1] - seen[1] * hit[0]) < 1e-6
             continue
         line, spot_there = spot.picture.in_glass.line, spot.picture.in_glass.spot
-        assert np.linalg.norm(line - spot_there, axis=1).min() < 8e-3
+        # Clipped at the rim, on which it may lie.
+        assert len(line) == 0 or np.linalg.norm(line - spot_there, axis=1).min() < 8e-3
     assert shown
+
+
+def test_with_the_kerb_on_the_right_every_picture_is_its_mirror_image():
+    scene = docket_named("kerb right")
+    other = scene.mirrored()
+    mine, theirs = (sights(one, make_plan(one).values) for one in (scene, other))
+    for here, there in zip(mine, theirs, strict=True):
+        assert (here.picture is None) == (there.picture is None)
+        if here.picture is None:
+            continue
+        for name in ("outside", "cabin", "hung"):
+            pairs = zip(getattr(here.picture.view, name), getattr(there.picture.view, name),
+                        strict=True)  # fmt: skip
+            for one, two in pairs:
+                np.testing.assert_allclose(one.points[:, 0], WIDTH - two.points[:, 0], atol=1e-6)
+                np.testing.assert_allclose(one.points[:, 1], two.points[:, 1], atol=1e-6)
+        np.testing.assert_allclose(
+            here.picture.marks.spot, [WIDTH, 0] + there.picture.marks.spot * [-1, 1], atol=1e-6
+        )
+
+
+@pytest.mark.parametrize("name", ["kerb left", "corner right"])
+def test_a_film_ends_with_the_last_stops_own_picture(name):
+    scene = docket_named(name)
+    values = make_plan(scene).values
+    last = sights(scene, values)[-1]
+    shown = film(scene, values, last.call)
+    rolled = [frame.s for frame in shown.frames]
+    assert rolled == sorted(rolled)
+    assert rolled[0] == 0.0
+    for one, two in zip(shown.frames[-1].outside, last.picture.view.outside, strict=True):
+        assert (one.kind, one.name) == (two.kind, two.name)
+        np.testing.assert_allclose(one.points, two.points, atol=1e-6)
+    moved = [part.points for part in shown.frames[0].outside if part.kind == "kerb"]
+    ended = [part.points for part in shown.frames[-1].outside if part.kind == "kerb"]
+    assert len(moved) != len(ended) or any(
+        len(a) != len(b) or np.abs(a - b).max() > 5 for a, b in zip(moved, ended, strict=True)
+    )
+
+
+@given(st.integers(0, 10_000))
+def test_of_things_that_stand_apart_the_farther_is_painted_first_along_every_ray(seed):
+    rng = np.random.default_rng(seed)
+    boxes = []
+    for x in range(4):
+        for y in range(3):
+            half, turn = rng.uniform(0.2, 1.2, 2), rng.uniform(0, np.pi)
+            pose = np.array([4.0 * x, 4.0 * y, turn])
+            footprint = to_site(pose, np.array([(-1, -1), (1, -1), (1, 1), (-1, 1)]) * half)
+            boxes.append(Solid(footprint=footprint, surfaces=()))
+    eye = np.array([-3.0, rng.uniform(-4, 12)])
+    order = far_to_near(boxes, eye)
+    for angle in np.linspace(-1.4, 1.4, 60):
+        ray = LineString([eye, eye + 40 * np.array([np.cos(angle), np.sin(angle)])])
+        met = [ray.intersection(Polygon(one.footprint)) for one in order]
+        away = [one.distance(Point(eye)) for one in met if one.length > 1e-6]
+        assert away == sorted(away, reverse=True)

@@ -1,6 +1,7 @@
 """Every cue that shows at a moment, with what makes it good or bad to use."""
 
 from dataclasses import dataclass, replace
+from itertools import takewhile
 
 import numpy as np
 
@@ -9,14 +10,17 @@ from faircorner.plane import Floats
 from faircorner.said import Length, Said
 from faircorner.sight import NEAR, same_again
 
-__all__ = ["FOLLOWED", "Candidate", "at_mark", "candidates_of"]
+__all__ = ["FOLLOWED", "REVERSED", "Candidate", "at_mark", "candidates_of"]
 
 # How many are told: nobody chooses among more.
-_MOST = 8
-# How far before a call and after it a cue is followed, and how finely, m.
-FOLLOWED, _STEP = 1.5, 0.25
+_MOST = 6
+# Where before a call and after it a cue is followed, m.
+_STATIONS = (0.25, 0.5, 1.0, 1.5)
+FOLLOWED = _STATIONS[-1]
 # Somebody taller, and what a taped eye is uncertain by in each direction, m; both told on screen.
 _TALLER, _TAPED = 0.05, 0.02
+# So far from a call it is asked where its cue stands at the mark, m.
+REVERSED = 1.0
 # What moves the stop by less is not told, m.
 _NOTED = 0.03
 # An image that moves less for each metre rolled stands still; a corner this near a vehicle is its
@@ -30,7 +34,7 @@ class Candidate:
 
     before, after : m rolled for which it shows, up to where it is followed
     at_mark : m late that the thing stands exactly at its mark, where that is how the cue is used;
-        NaN where it does not within 2 m
+        NaN where it does not within a metre
     taller_late : m late that somebody sees it whose eye is 5 cm higher; NaN where nobody can say
     eye_scatter : m of scatter in the stop from an eye that is taped to 2 cm
     neighbour : whether it is on a parked vehicle, which may be another one next time
@@ -96,18 +100,24 @@ def _on_a_neighbour(seeing: Seeing, cue: Cue) -> bool:
 
 def _shown_for(found: Found, way: int) -> float:
     """m that it goes on showing, before (-1) the call or after it."""
-    steps = range(1, round(FOLLOWED / _STEP) + 1)
-    hidden = next((k for k in steps if not found.shown(way * k * _STEP)), len(steps) + 1)
-    return (hidden - 1) * _STEP
+    shown = takewhile(lambda off: found.shown(way * off), _STATIONS)
+    return max(shown, default=0.0)
 
 
 def at_mark(found: Found) -> float:
-    """m late that the image stands at its mark; see `Candidate`."""
+    """m late that the image stands at its mark, within `REVERSED` either way; see `Candidate`."""
     offset = found.cue.sighting.offset
     if found.moved is None or np.isnan(offset):
         return float("nan")
     still = found.moved(np.zeros(3))
-    return same_again(lambda by: still(by) + offset)
+
+    def off(by: float) -> float:
+        return still(by) + offset
+
+    speed = (off(NEAR) - off(-NEAR)) / (2 * NEAR)
+    if not abs(speed) > _STILL or abs(offset / speed) > 2 * REVERSED:
+        return float("nan")
+    return same_again(off, within=REVERSED)
 
 
 def _late(found: Found) -> Floats:

@@ -129,17 +129,16 @@ LINNET_AND_CARAVAN: dict[str, Any] = {
         "width_m": 2.1, "front_of_kingpin_m": -1.1, "max_articulation_deg": 62.0,
     },
 }  # fmt: skip
+_BOULDER = Measures(
+    length=6.1, width=2.5, mirror_width=3.0, wheelbase=3.75, front_overhang=1.4,
+    track_front=2.05, track_rear=1.85,
+)  # fmt: skip
 TRACTOR_AND_SEMI: dict[str, Any] = {
     "format": "fair-corner/vehicle@2",
     "name": "Boulder tractor, long semi-trailer",
     "class": "tractor",
-    "length_m": 6.1,
-    "width_m": 2.5,
-    "mirror_width_m": 3.0,
-    "wheelbase_m": 3.75,
-    "front_overhang_m": 1.4,
-    "track_front_m": 2.05,
-    "track_rear_m": 1.85,
+    "shape": "sleeper",
+    **{f"{name}_m": getattr(_BOULDER, name) for name in Measures.__slots__},
     "tyre_width_m": 0.32,
     "corner_cut_m": 0.1,
     "steering": {"lock_turns": 2.2, "kerb_circle_m": 14.6, "circles": []},
@@ -147,6 +146,5 @@ TRACTOR_AND_SEMI: dict[str, Any] = {
         "hitch_ahead_of_axle_m": 0.6, "kingpin_to_axle_m": 7.7, "length_m": 13.4,
         "width_m": 2.55, "front_of_kingpin_m": 1.5, "max_articulation_deg": 80.0,
     },
-    "features": [],
-    "glass": [],
+    **shape_of("sleeper", _BOULDER, "left"),
 }  # fmt: skip

@@ -1,6 +1,6 @@
 """The place as surfaces and solids, from a vehicle that stands in it; the working side left."""
 
-from itertools import pairwise
+from itertools import islice, pairwise
 
 import numpy as np
 
@@ -37,14 +37,23 @@ class Place:
         for edge in ground.goal.painted():
             self._flat += _painted(edge)
         self._solids = [_solid(obstacle) for obstacle in ground.obstacles]
+        # All corners in one piece: to turn them together costs as much as to turn those of one.
+        self._surfaces = [*self._flat, *(one for solid in self._solids for one in solid.surfaces)]
+        self._corners = np.vstack([one.points for one in self._surfaces])
+        self._ends = np.cumsum([len(one.points) for one in self._surfaces])[:-1]
 
     def seen(self, pose: Floats) -> tuple[list[Surface], list[Solid]]:
         """The same in the frame of a vehicle that stands at a pose (3,)."""
-        flat = [_moved(pose, surface) for surface in self._flat]
+        placed = np.column_stack((to_body(pose, self._corners[:, :2]), self._corners[:, 2]))
+        moved = iter(
+            Surface(kind=one.kind, name=one.name, points=points)
+            for one, points in zip(self._surfaces, np.split(placed, self._ends), strict=True)
+        )
+        flat = list(islice(moved, len(self._flat)))
         solids = [
             Solid(
                 footprint=to_body(pose, solid.footprint),
-                surfaces=tuple(_moved(pose, one) for one in solid.surfaces),
+                surfaces=tuple(islice(moved, len(solid.surfaces))),
             )
             for solid in self._solids
         ]
@@ -53,11 +62,6 @@ class Place:
 
 def place_of(ground: Ground) -> Place:
     return Place(ground)
-
-
-def _moved(pose: Floats, surface: Surface) -> Surface:
-    points = np.column_stack((to_body(pose, surface.points[:, :2]), surface.points[:, 2]))
-    return Surface(kind=surface.kind, name=surface.name, points=points)
 
 
 def _lifted(points: Floats, height: float) -> Floats:

@@ -5,6 +5,7 @@ from collections.abc import Iterable
 import numpy as np
 from shapely import Polygon, intersection, make_valid
 
+from faircorner.compiled import compiled, whole
 from faircorner.picture.camera import beyond
 from faircorner.picture.order import far_to_near
 from faircorner.picture.part import Part
@@ -77,10 +78,21 @@ def _piecewise(mirror: Mirror, points: Floats) -> Floats:
     cut = beyond(points, mirror.centre + _BEFORE * mirror.aim, mirror.aim)
     if mirror.radius is None or len(cut) < 3:
         return cut
-    after = np.roll(cut, -1, axis=0)
-    # Evenly in the picture, not on the ground: by the inverse of the distance from the glass.
-    near, far = (np.linalg.norm(p - mirror.centre, axis=1)[:, None] for p in (cut, after))
-    step = np.arange(_PIECES) / _PIECES
-    share = step * near / (step * near + (1 - step) * far)
-    pieces = cut[:, None] + share[..., None] * (after - cut)[:, None]
-    return np.asarray(pieces.reshape(-1, 3))
+    return _pieces(whole(cut), mirror.centre, _PIECES)
+
+
+@compiled
+def _pieces(points: Floats, centre: Floats, count: int) -> Floats:
+    """Every edge of a polygon (n, 3) in so many pieces, evenly as seen from a centre (3,) and not
+    on the ground: by the inverse of the distance from there.
+    """
+    last = len(points)
+    found = np.empty((last * count, 3))
+    away = np.sqrt(((points - centre) ** 2).sum(axis=1))
+    for i in range(last):
+        j = (i + 1) % last
+        for k in range(count):
+            step = k / count
+            share = step * away[i] / (step * away[i] + (1 - step) * away[j])
+            found[i * count + k] = points[i] + share * (points[j] - points[i])
+    return found

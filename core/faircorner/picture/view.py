@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 from shapely import MultiPoint
 
-from faircorner.picture.camera import HEIGHT, WIDTH, Camera
+from faircorner.picture.camera import HEIGHT, NEAR, WIDTH, Camera, beyond
 from faircorner.picture.order import far_to_near
 from faircorner.picture.own import body_of, cabin_of, housing, outer, steering_wheel
 from faircorner.picture.part import Part
@@ -73,6 +73,7 @@ class Viewer:
         self._body, self._outer, self._cabin = body_of(vehicle), outer(vehicle), cabin_of(vehicle)
         # What each mirror shows where the vehicle stood last: by itself, and where it hangs.
         self._stood, self._shown = b"", dict[str, tuple[Part, ...]]()
+        self._own: dict[str, list[Part]] = {}
 
     def view(self, pose: Floats, camera: Camera) -> View:
         """From a pose (3,) on the site, as a camera at the eye sees it."""
@@ -111,12 +112,15 @@ class Viewer:
 
     def _reflected(self, mirror: Mirror, pose: Floats) -> tuple[Part, ...]:
         flat, solids = self.place.seen(pose)
-        if mirror.set_for != "behind":
-            return tuple(reflected(mirror, self.seat.eye, flat, solids, self._body))
-        # From within the cabin frames the place behind.
+        if mirror.name not in self._own:
+            # From within the cabin frames the place behind. Either is the same wherever it stands.
+            within = mirror.set_for == "behind"
+            own = self._cabin if within else self._body
+            self._own[mirror.name] = reflected(
+                mirror, self.seat.eye, (), (), own, both_sides=within
+            )
         place = reflected(mirror, self.seat.eye, flat, solids, ())
-        cabin = reflected(mirror, self.seat.eye, (), (), self._cabin, both_sides=True)
-        return (*place, *cabin)
+        return (*place, *self._own[mirror.name])
 
     def _hung(self, camera: Camera, mirror: Mirror, pose: Floats) -> list[Part]:
         """A mirror where it hangs: its housing, and in it the glass with what it shows."""
@@ -129,10 +133,17 @@ class Viewer:
         )
         rim = mirror_frame(camera, mirror, mirror.outline)
         sky = Part(kind="mirror sky", name=mirror.name, points=rim)
-        shown = [
-            replace(part, points=mirror_frame(camera, mirror, part.points))
-            for part in self._in_glass(mirror, pose)
-        ]
+        parts = self._in_glass(mirror, pose)
+        ends = np.cumsum([len(part.points) for part in parts])[:-1]
+        placed = mirror_frame(camera, mirror, np.vstack([rim[:0], *(p.points for p in parts)]))
+        shown = (
+            [
+                replace(part, points=points)
+                for part, points in zip(parts, np.split(placed, ends), strict=True)
+            ]
+            if parts
+            else []
+        )
         return [case, sky, *shown, Part(kind="mirror rim", name=mirror.name, points=rim)]
 
 
@@ -151,14 +162,21 @@ def _before(camera: Camera, mirror: Mirror) -> bool:
 
 
 def _parts(camera: Camera, surfaces: list[Surface]) -> list[Part]:
-    drawn = ((one, camera.drawn(one.points)) for one in surfaces)
+    """What of surfaces lies within the picture; all are projected at once."""
+    near = camera.eye + NEAR * camera.ahead
+    cut = [beyond(one.points, near, camera.ahead) for one in surfaces]
+    there = [(one, points) for one, points in zip(surfaces, cut, strict=True) if len(points) >= 3]
+    if not there:
+        return []
+    drawn = camera.flat(np.vstack([points for _, points in there]))
+    ends = np.cumsum([len(points) for _, points in there])[:-1]
     return [
         Part(kind=one.kind, name=one.name, points=points)
-        for one, points in drawn
-        if len(points) >= 3 and _within(points)
+        for (one, _), points in zip(there, np.split(drawn, ends), strict=True)
+        if _within(points)
     ]
 
 
 def _within(points: Floats) -> bool:
-    low, high = points.min(axis=0), points.max(axis=0)
-    return bool(low[0] < WIDTH and high[0] > 0 and low[1] < HEIGHT and high[1] > 0)
+    (left, top), (right, bottom) = points.min(axis=0), points.max(axis=0)
+    return bool(left < WIDTH and right > 0 and top < HEIGHT and bottom > 0)

@@ -4,7 +4,7 @@ from faircorner.sight.around import BACK, TURN, Around, MirrorView, Nearest, aro
 from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
-from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, sight_of
+from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
 from faircorner.sight.in_mirror import InMirror, Looker
 from faircorner.sight.reflect import images
 from faircorner.sight.setting import bisecting, mirrors_set, near_dipped, showing, shown_by
@@ -17,6 +17,7 @@ from faircorner.sight.sharpness import (
     Moved,
     Onward,
     Sharpness,
+    image_height,
     image_moved,
     leaning,
     same_again,
@@ -55,12 +56,14 @@ __all__ = [
     "bisecting",
     "covering",
     "edge_sights",
+    "image_height",
     "image_moved",
     "images",
     "leaning",
     "mirrors_set",
     "near_dipped",
     "pane_hits",
+    "pane_of",
     "same_again",
     "scatter",
     "showing",

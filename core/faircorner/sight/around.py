@@ -89,7 +89,7 @@ class Around:
 def around(vehicle: Vehicle, seat: Seat) -> Around:
     """Of a vehicle that stands alone on level ground, its mirrors set by this driver."""
     ready = mirrors_set(vehicle, seat)
-    xs, ys = (np.arange(low, high, _STEP) + _STEP / 2 for low, high in _limits(ready))
+    xs, ys = (_centres(low, high, _STEP) for low, high in _limits(ready))
     places = _grid(xs, ys)
     direct = _direct(ready, seat, places)
     in_mirrors = _in_mirrors(ready, seat, places)
@@ -120,6 +120,12 @@ def around(vehicle: Vehicle, seat: Seat) -> Around:
 def _limits(vehicle: Vehicle) -> tuple[tuple[float, float], tuple[float, float]]:
     half = vehicle.width / 2
     return (-vehicle.rear_overhang - _REACH, vehicle.nose + _REACH), (-half - _REACH, half + _REACH)
+
+
+def _centres(low: float, high: float, step: float) -> Floats:
+    """Places `step` m apart, as many to either side of the middle."""
+    count = int((high - low) / step)
+    return np.asarray((low + high) / 2 + (np.arange(count) - (count - 1) / 2) * step)
 
 
 def _grid(xs: Floats, ys: Floats, height: float = 0.0) -> Floats:
@@ -227,7 +233,7 @@ def _nearest(vehicle: Vehicle, seat: Seat) -> tuple[Nearest, ...]:
 
 def _hiding(vehicle: Vehicle, seat: Seat) -> Hiding:
     """By the least height at which something shows, place by place."""
-    xs, ys = (np.arange(low, high, _COARSE) + _COARSE / 2 for low, high in _limits(vehicle))
+    xs, ys = (_centres(low, high, _COARSE) for low, high in _limits(vehicle))
     least = np.full(len(xs) * len(ys), float(_HEIGHTS[-1]))
     for height in _HEIGHTS[::-1]:
         places = _grid(xs, ys, float(height))

@@ -235,7 +235,9 @@ def _passing(glass: Floats, ends: Floats, marks: Floats, most: float) -> Floats:
         end = ends[i]
         for k in range(len(marks)):
             at, share, away = _nearest(glass[1, begin:end], marks[k])
-            if at >= 0 and away <= most:
+            # What only ends near a mark does not run past it.
+            ended = (at == 0 and share == 0.0) or (at == end - begin - 2 and share == 1.0)
+            if at >= 0 and away <= most and not ended:
                 along = glass[1, begin + at + 1] - glass[1, begin + at]
                 found[i, k, 0], found[i, k, 1] = begin + at, share
                 for j in range(3):
@@ -274,7 +276,8 @@ def _beside(line: Floats, mark: Floats, along: Floats) -> float:
         ax, ay = line[i, 0] - mark[0], line[i, 1] - mark[1]
         bx, by = line[i + 1, 0] - mark[0], line[i + 1, 1] - mark[1]
         ahead, then = ax * ux + ay * uy, bx * ux + by * uy
-        if (ahead <= 0) == (then <= 0):
+        # Where it shows at neither end of a piece nothing is crossed.
+        if np.isnan(ahead + then) or (ahead <= 0) == (then <= 0):
             continue
         share = ahead / (ahead - then)
         aside = (ay * ux - ax * uy) * (1 - share) + (by * ux - bx * uy) * share

@@ -22,6 +22,7 @@ __all__ = [
     "Moved",
     "Onward",
     "Sharpness",
+    "image_height",
     "image_moved",
     "leaning",
     "same_again",
@@ -39,7 +40,7 @@ LEAN = 0.10
 NEAR = 0.03
 # A picture that comes this much later or earlier comes on another part of the way altogether; and
 # how finely it is looked for, m.
-_ANOTHER, _STEP = 2.0, 0.05
+_ANOTHER, _STEP = 2.0, 0.1
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -106,6 +107,14 @@ def scatter(now: Sighting, onward: Onward, target: Floats) -> float:
     return float(np.hypot(eye, REACTION * CRAWL))
 
 
+def image_height(pose: Floats, now: Sighting, target: Floats) -> float:
+    """The height on an upright edge that its image was taken at, m; arguments as for `scatter`."""
+    hit = np.array([now.x, now.y, now.z])
+    here = to_body(pose, target[None])[0]
+    farther = np.linalg.norm(here - now.eye[:2]) / np.linalg.norm(hit[:2] - now.eye[:2])
+    return float(now.eye[2] + (hit[2] - now.eye[2]) * farther)
+
+
 def image_moved(
     vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats
 ) -> Callable[[Floats], Moved] | None:
@@ -116,11 +125,7 @@ def image_moved(
     pane = pane_of(vehicle, now)
     if pane is None:
         return None
-    hit = np.array([now.x, now.y, now.z])
-    here = to_body(onward(0.0), target[None])[0]
-    # The height on the edge that the image was taken at.
-    farther = np.linalg.norm(here - now.eye[:2]) / np.linalg.norm(hit[:2] - now.eye[:2])
-    height = now.eye[2] + (hit[2] - now.eye[2]) * farther
+    height = image_height(onward(0.0), now, target)
 
     def shifted(by_eye: Floats) -> Moved:
         eye = now.eye + by_eye
@@ -134,17 +139,17 @@ def image_moved(
     return shifted
 
 
-def same_again(moved: Callable[[float], float]) -> float:
+def same_again(moved: Callable[[float], float], *, within: float = _ANOTHER) -> float:
     """m rolled on, negative before, until an image that has moved stands where it stood.
 
     moved : of m rolled on, by how much the image is off; NaN where it is another picture
-    The nearest place either way within `_ANOTHER`; NaN where there is none.
+    The nearest place either way within so many metres; NaN where there is none.
     """
     start = moved(0.0)
     if abs(start) < 1e-9:
         return float("nan")
     last = {1.0: start, -1.0: start}
-    for by in np.arange(1, round(_ANOTHER / _STEP) + 1) * _STEP:
+    for by in np.arange(1, round(within / _STEP) + 1) * _STEP:
         for way, before in last.items():
             here = moved(way * by)
             if before * here <= 0:

@@ -22,7 +22,7 @@ _CLEAR, _LEAN = 0.18, 0.1
 # Shorter than this a piece is none, m.
 _THIN = 0.02
 # A ray that runs this little inside a block only grazes it, m.
-_GRAZES = 0.005
+_GRAZES = 0.001
 # Which corners, of the front face counter-clockwise as seen from ahead, then of the rear face,
 # bound each face; all seen from outside counter-clockwise.
 _FACES = {

@@ -28,6 +28,7 @@ Kind: TypeAlias = Callable[[Seeing], list[Found]]
 
 # Seen directly, in the order of what is waited for.
 _DIRECT: tuple[Kind, ...] = (edges_seen, things_seen)
+_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges)
 # What leaves no more than this no mirror tells better, m.
 _KEEN = 0.10
 # How far a driver can lean in the belt, forward and back, the least first, m.
@@ -57,7 +58,7 @@ def sharpest(seeing: Seeing, pick: str = "") -> Cue | None:
 
 def candidates(seeing: Seeing) -> list[Found]:
     """All that shows, each past each mark once, the best first."""
-    found = [one for kind in (*_DIRECT, in_mirrors, any_edges) for one in kind(seeing)]
+    found = [one for kind in _ALL for one in kind(seeing)]
     shown = [one for one in found if one.cue.shows and one.cue.sharpness.scatter <= USELESS]
     named: dict[str, Found] = {}
     for one in sorted(shown, key=_rank):

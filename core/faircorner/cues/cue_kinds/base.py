@@ -12,12 +12,14 @@ from faircorner.said import Said
 from faircorner.sight import LEAN, Moved, Onward, Seat, Sharpness, Sighting, covering, leaning
 from faircorner.vehicle import Vehicle
 
-__all__ = ["BLUNT", "USELESS", "Cue", "Found", "Seeing", "covered", "hidden", "uncovered"]
+__all__ = ["AGAIN", "BLUNT", "USELESS", "Cue", "Found", "Seeing", "covered", "hidden", "uncovered"]
 
 # A cue that leaves more is none to stop by alone, m.
 BLUNT = 0.25
 # What leaves more than this tells nothing, m.
 USELESS = 0.60
+# What is found at a call is asked for again at once: for the best, and for all to choose among.
+AGAIN = 4
 # Where before the call a cue has to show, m.
 _WATCHED = (0.25, 0.5)
 

@@ -1,10 +1,20 @@
 """An edge on the ground that runs through the picture at some height past a mark."""
 
+from functools import cache, lru_cache
 from math import inf
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import BLUNT, Cue, Found, Seeing, covered, hidden, uncovered
+from faircorner.cues.cue_kinds.base import (
+    AGAIN,
+    BLUNT,
+    Cue,
+    Found,
+    Seeing,
+    covered,
+    hidden,
+    uncovered,
+)
 from faircorner.ground import Kerbline
 from faircorner.said import Said
 from faircorner.sight import EdgeSight, edge_sights
@@ -12,6 +22,7 @@ from faircorner.sight import EdgeSight, edge_sights
 __all__ = ["any_edges", "edge_said", "edges_seen"]
 
 
+@lru_cache(maxsize=AGAIN)
 def edges_seen(seeing: Seeing) -> list[Found]:
     """The edge that is waited for past every mark; nothing where there is none, or a curved one."""
     return [
@@ -22,6 +33,7 @@ def edges_seen(seeing: Seeing) -> list[Found]:
     ]
 
 
+@lru_cache(maxsize=AGAIN)
 def any_edges(seeing: Seeing) -> list[Found]:
     """Any edge that is sharp past any mark, for whoever sees nothing else.
 
@@ -53,6 +65,7 @@ def _found(seeing: Seeing, line: Kerbline, sight: EdgeSight) -> Found:
         said=edge_said(line.name, sighting.through, sighting.place, by),
     )
 
+    @cache
     def shown(by: float) -> bool:
         place = sight.shown(by)
         return place is not None and not covered(seeing, sighting.eye, by, np.append(place, 0.0))

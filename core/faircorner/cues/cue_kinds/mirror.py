@@ -1,11 +1,12 @@
 """A thing or an edge in a mirror, past a part of the own flank or past the mirror's rim."""
 
 from collections.abc import Iterator
+from functools import cache, lru_cache
 from typing import TypeAlias
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import USELESS, Cue, Found, Seeing
+from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
 from faircorner.sight import LEAN, InMirror, Looker, Sharpness, Sighting, covering
@@ -24,6 +25,7 @@ _UPRIGHT = np.array([0.02, 0.35, 0.7, 1.05])
 _FARTHEST = 12.0
 
 
+@lru_cache(maxsize=AGAIN)
 def in_mirrors(seeing: Seeing) -> list[Found]:
     """Everything in every mirror of the vehicle that is set for the driver's eye."""
     found: list[Found] = []
@@ -105,4 +107,9 @@ def _found(seeing: Seeing, looker: Looker, looked_for: Line, seen: InMirror) -> 
         runs=float("nan") if height else _runs(line, place),
         said=Said(said, through=mirror.name, what=name, place=sighting.place),
     )
-    return Found(cue=cue, moved=seen.moved, shown=lambda by: looker.shows(seeing.onward(by), line))
+
+    @cache
+    def shown(by: float) -> bool:
+        return looker.shows(seeing.onward(by), line)
+
+    return Found(cue=cue, moved=seen.moved, shown=shown)

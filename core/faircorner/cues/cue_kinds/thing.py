@@ -1,16 +1,31 @@
 """An upright thing outside, seen through the glass past a mark of the vehicle."""
 
+from functools import cache, lru_cache
+
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import Cue, Found, Seeing, covered, hidden, uncovered
+from faircorner.cues.cue_kinds.base import AGAIN, Cue, Found, Seeing, covered, hidden, uncovered
 from faircorner.cues.places import aside, own_mark
-from faircorner.plane import Floats
+from faircorner.plane import Floats, to_body
 from faircorner.said import Said
-from faircorner.sight import LAMP, LEAN, Sharpness, Sighting, image_moved, scatter, sight_of
+from faircorner.sight import (
+    LAMP,
+    LEAN,
+    Sharpness,
+    Sighting,
+    beyond_glass,
+    image_height,
+    image_moved,
+    pane_hits,
+    pane_of,
+    scatter,
+    sight_of,
+)
 
 __all__ = ["thing_said", "things_seen"]
 
 
+@lru_cache(maxsize=AGAIN)
 def things_seen(seeing: Seeing) -> list[Found]:
     """Cues on the nearest edge of every thing that shows, or of every thing where none does.
 
@@ -40,11 +55,19 @@ def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Found:
         said=thing_said(what, sighting.through, sighting.place, seeing.watched.mark, by),
     )
     moved = image_moved(seeing.vehicle, sighting, seeing.onward, target)
+    pane, level = pane_of(seeing.vehicle, sighting), image_height(seeing.pose, sighting, target)
+    hidden_by_thing = np.append(target, min(LAMP, height))
 
+    @cache
     def shown(by: float) -> bool:
-        now = sight_of(seeing.vehicle, seeing.seat, seeing.onward(by), target, height)
-        place = np.append(target, min(LAMP, height))
-        return now.through == sighting.through and not covered(seeing, now.eye, by, place)
+        """At the same height on it through the same pane."""
+        place = np.append(to_body(seeing.onward(by), target[None])[0], level)[None]
+        return (
+            pane is not None
+            and not np.isnan(pane_hits(pane, sighting.eye, place)[0, 0])
+            and not beyond_glass(seeing.vehicle, sighting.eye, place)[0]
+            and not covered(seeing, sighting.eye, by, hidden_by_thing)
+        )
 
     return Found(cue=cue, moved=moved, shown=shown)
 

@@ -1,0 +1,101 @@
+"""What is seen: pictures of every stop, cues to choose among, the ground from the seat."""
+
+import re
+
+from playwright.sync_api import expect
+
+from tests.browser.steps import MAREN, TEODOR, calls, choose, sign_in, station
+
+
+def picture(page, name):
+    return page.get_by_role("img", name=f"Sight picture at {name}")
+
+
+def test_every_stop_has_its_picture_beside_the_calls_and_the_first_and_last_are_told(page):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Ines Varga")
+    listed = page.get_by_role("list", name="Calls").get_by_role("button")
+    listed.first.click()
+    expect(picture(page, "the first stop")).to_be_visible()
+    expect(listed.first).to_contain_text(re.compile("In the .*, the corner of the parked vehicle"))
+    for number in range(calls(page).count()):
+        calls(page).nth(number).click()
+        expect(picture(page, f"call {number + 1}")).to_be_in_viewport()
+    listed.last.click()
+    expect(picture(page, "the last stop")).to_be_in_viewport()
+
+
+def test_another_cue_is_chosen_kept_with_the_sheet_and_given_back(page):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Ines Varga")
+    calls(page).nth(1).click()
+    told = page.get_by_role("heading", name=re.compile("^Call 2")).locator("..")
+    expect(picture(page, "call 2")).to_be_visible()
+    page.get_by_role("button", name=re.compile("other cues? show")).click()
+    listed = page.get_by_role("radiogroup", name="Cues to choose from").get_by_role("radio")
+    options = page.get_by_role("radiogroup", name="Cues to choose from").locator("label")
+    sentence = options.nth(1).inner_text().split(".")[0].strip()
+    listed.nth(1).check()
+    expect(told.get_by_text(f"{sentence}.", exact=True).first).to_be_visible()
+    expect(told).to_contain_text("Chosen instead of the sharpest")
+    page.get_by_role("button", name="Use this sheet and drive").click()
+    expect(page.get_by_text(sentence).first).to_be_visible()
+    station(page, "Cues")
+    calls(page).nth(1).click()
+    expect(told).to_contain_text("Chosen instead of the sharpest")
+    # Somebody else in this seat begins with what was chosen.
+    page.get_by_role("button", name="Take the sharpest again").click()
+    expect(told).not_to_contain_text("Chosen instead")
+
+
+def test_a_cue_used_at_its_mark_is_played_where_it_stops_the_car(page):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Ines Varga")
+    calls(page).nth(1).click()
+    page.get_by_role("button", name=re.compile("other cues? show")).click()
+    expect(page.get_by_text("Used exactly at its mark it stops the car").first).to_be_visible()
+    page.get_by_role("button", name="How that ends").first.click()
+    panel = page.get_by_role("region", name="What if")
+    expect(panel).to_contain_text(re.compile("What if call 2 comes….* (early|late)"))
+
+
+def test_the_picture_rolls_along_with_the_ribbon(page):
+    sign_in(page, TEODOR)
+    shown = picture(page, "call 1")
+    expect(shown).to_be_visible()
+    before = shown.inner_html()
+    ribbon = page.get_by_role("slider", name=re.compile("rolled$"))
+    ribbon.focus()
+    ribbon.press("End")
+    expect(ribbon).not_to_have_attribute("aria-valuenow", "0")
+    expect(shown.locator("circle")).to_have_count(0)
+    assert shown.inner_html() != before
+
+
+def test_the_near_mirror_is_dipped_and_told_at_the_first_stop_and_the_last(page):
+    sign_in(page, TEODOR)
+    listed = page.get_by_role("list", name="Calls").get_by_role("button")
+    expect(listed.first).not_to_contain_text("Dip the near mirror")
+    page.get_by_role("checkbox", name="Near mirror dipped").check()
+    expect(listed.first).to_contain_text("Dip the near mirror to the rear tyre")
+    expect(listed.last).to_contain_text("Set the near mirror back before you drive on")
+    page.get_by_role("checkbox", name="Near mirror dipped").uncheck()
+    expect(listed.first).not_to_contain_text("Dip the near mirror")
+
+
+def test_the_ground_from_the_seat_its_mirrors_and_what_is_hidden_at_a_place(page):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Ines Varga")
+    station(page, "Seat")
+    page.get_by_role("button", name="What is seen").click()
+    ground = page.get_by_role("img", name=re.compile("^The ground round Linnet hatch as"))
+    expect(ground).to_be_visible()
+    expect(page.get_by_role("heading", name="left door mirror")).to_be_visible()
+    expect(page.get_by_text("your own flank fills the inner sixth").first).to_be_visible()
+    box = ground.bounding_box()
+    page.mouse.move(box["x"] + 0.45 * box["width"], box["y"] + 0.5 * box["height"])
+    # Just behind the tail nobody sees a small child.
+    page.mouse.move(box["x"] + 0.36 * box["width"], box["y"] + 0.5 * box["height"])
+    expect(page.get_by_text(re.compile("^What is up to .* tall is hidden here"))).to_be_visible()
+    page.mouse.move(box["x"] + 0.9 * box["width"], box["y"] + 0.5 * box["height"])
+    expect(page.get_by_text("Nothing is hidden here.")).to_be_visible()
