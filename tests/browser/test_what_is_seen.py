@@ -39,11 +39,11 @@ def test_another_cue_is_chosen_kept_with_the_sheet_and_given_back(page):
     expect(told.get_by_text(f"{sentence}.", exact=True).first).to_be_visible()
     expect(told).to_contain_text("Chosen instead of the sharpest")
     page.get_by_role("button", name="Use this sheet and drive").click()
+    expect(page.get_by_role("heading", name="Drive", level=1)).to_be_attached()
     expect(page.get_by_text(sentence).first).to_be_visible()
     station(page, "Cues")
     calls(page).nth(1).click()
     expect(told).to_contain_text("Chosen instead of the sharpest")
-    # Somebody else in this seat begins with what was chosen.
     page.get_by_role("button", name="Take the sharpest again").click()
     expect(told).not_to_contain_text("Chosen instead")
 

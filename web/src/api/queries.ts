@@ -178,7 +178,7 @@ export const aroundQuery = (vehicle: VehicleBody, seat: SeatBody) =>
 export const sightsQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
   const body = { ...planBody(docket, options), method_body: changed ?? null };
   return queryOptions({
-    queryKey: ["sights", body],
+    queryKey: ["sights", body] as const,
     queryFn: ({ signal }) => ask.post("/api/plan/sights", { body, signal }),
     staleTime: Number.POSITIVE_INFINITY,
   });

@@ -14,8 +14,8 @@ import { t } from "../../words";
 
 interface Props {
   spot: Spot;
-  /** Whether the cue that is told was chosen by somebody. */
-  picked: boolean;
+  /** The cue that somebody chose, by its key; null where the sharpest is told. */
+  picked: string | null;
   /** Takes a cue by its key, or the sharpest again. */
   pick: (key: string | null) => void;
   /** Plays the call so many metres late, negative early; nothing at a stop. */
@@ -25,17 +25,17 @@ interface Props {
 export const Candidates = ({ spot, picked, pick, play }: Props) => {
   const [open, setOpen] = useState(false);
   const others = spot.candidates.filter((one) => one.key !== spot.chosen).length;
-  if (others === 0 && !picked) return null;
+  if (others === 0 && picked === null) return null;
   return (
     <Box sx={{ mt: 0.75 }}>
-      {picked && <Box sx={{ fontSize: 13, fontWeight: 700 }}>{t("cues.chosen here")}</Box>}
+      {picked !== null && <Box sx={{ fontSize: 13, fontWeight: 700 }}>{t("cues.chosen here")}</Box>}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
         {others > 0 && (
           <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
             {t("cues.other cues", { count: others })}
           </Button>
         )}
-        {picked && (
+        {picked !== null && (
           <Button size="small" onClick={() => pick(null)}>
             {t("cues.take the sharpest")}
           </Button>
@@ -44,7 +44,7 @@ export const Candidates = ({ spot, picked, pick, play }: Props) => {
       {open && (
         <RadioGroup
           aria-label={t("cues.cues to choose from")}
-          value={spot.chosen}
+          value={picked ?? spot.chosen}
           onChange={(_, key) => pick(key)}
         >
           {spot.candidates.map((one) => (

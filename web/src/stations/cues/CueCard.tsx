@@ -23,7 +23,8 @@ interface Props {
   spot: Spot | null;
   /** The picture rolled on; null where it stands at its call. */
   moved: Frame | null;
-  picked: boolean;
+  /** The cue that somebody chose there, by its key; null where the sharpest is told. */
+  picked: string | null;
   pick: (key: string | null) => void;
   play: (metres: number) => void;
 }

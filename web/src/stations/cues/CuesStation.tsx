@@ -166,7 +166,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             vehicle={vehicle}
             spot={spotAt(sights, active)}
             moved={rolled}
-            picked={active in (cue.options.picks ?? {})}
+            picked={cue.options.picks?.[active] ?? null}
             pick={pick}
             play={move}
           />

@@ -1,7 +1,7 @@
 /** What is seen at every stop of the plan, and along its way while somebody follows the ribbon. */
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { filmQuery, sightsQuery } from "../../api/queries";
+import { filmQuery, type planBody, sightsQuery } from "../../api/queries";
 import type { Docket, Frame, MethodBody, Metres, PlanOptions, Sights } from "../../api/types";
 import { frameAt } from "../../drawing/film";
 
@@ -15,9 +15,16 @@ export const useSights = (
   useQuery({
     ...sightsQuery(docket, options, changed),
     enabled: settled,
-    placeholderData: keepPreviousData,
+    // A slider's last picture stands until the next is there; another docket's never does.
+    placeholderData: (last, asked) =>
+      asked && sameDocket(asked.queryKey[1], docket) ? last : undefined,
     retry: false,
   }).data;
+
+const sameDocket = (asked: ReturnType<typeof planBody>, docket: Docket): boolean =>
+  KINDS.every((kind) => asked[kind] === docket[kind].id);
+
+const KINDS = ["vehicle", "seat", "ground", "method", "standard"] as const;
 
 /** The picture of a call's cue after so many metres; null where nobody follows, or it is not there yet. */
 export const useMoved = (
