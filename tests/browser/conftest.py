@@ -21,7 +21,7 @@ from server.demo.load import load_demo
 # Playwright's own loop runs in this thread; the ORM is only used between its calls.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
 # A busy machine answers late; what never comes is found out all the same.
-PATIENCE_MS = 12_000
+PATIENCE_MS = 60_000
 expect.set_options(timeout=PATIENCE_MS)
 CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 

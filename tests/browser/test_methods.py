@@ -44,7 +44,7 @@ def test_methods_are_chosen_by_a_picture_drawn_for_this_docket(page):
 def test_a_method_without_references_shows_what_to_watch(page):
     sign_in(page)
     pick_method(page, "Shallow reverse park")
-    expect(page.get_by_text("This method takes no references")).to_be_visible()
+    expect(page.get_by_text("This method takes no references").first).to_be_visible()
     expect(
         page.get_by_text(re.compile("own tail .* short of the parked vehicle's tail"))
     ).to_be_visible()

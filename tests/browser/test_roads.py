@@ -27,7 +27,7 @@ def test_a_turn_in_the_road_is_told_by_the_kerb_and_by_the_road_it_needs(page):
     listed = calls(page)
     expect(listed).to_have_count(3)
     expect(listed.first).to_contain_text("left to the far kerb")
-    expect(page.get_by_text(re.compile("the far kerb runs"))).to_be_visible()
+    expect(page.get_by_text(re.compile("the far kerb runs")).first).to_be_visible()
     widths = page.get_by_role("region", name="Width of road it needs")
     three = widths.get_by_text("Three-movement turn").locator("..")
     expect(three).to_contain_text(re.compile(r"\d\.\d\d m"))

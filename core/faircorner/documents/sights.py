@@ -9,7 +9,7 @@ from pydantic import Field
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.model import Metres, Model, Name, inside
 from faircorner.plane import to_body
-from faircorner.sight import shown
+from faircorner.sight import mirrors_set, shown
 
 __all__ = ["SightRequest", "sight_document"]
 
@@ -44,7 +44,7 @@ def sight_document(request: SightRequest) -> dict[str, Any]:
         vehicle = request.vehicle.build()
     with inside("seat"):
         seat = request.seat.build()
-    at = request.pose
+    vehicle, at = mirrors_set(vehicle, seat), request.pose
     pose = np.array([at.x_m, at.y_m, radians(at.heading_deg)])
     sights: list[dict[str, Any]] = []
     hidden: list[str] = []

@@ -9,9 +9,9 @@ from shapely import LineString, Point, Polygon
 
 from faircorner.plane import Floats
 from faircorner.sight.eye import Seat
-from faircorner.sight.glass import pane_hits
+from faircorner.sight.glass import beyond_glass, pane_hits
 from faircorner.sight.reflect import reflections
-from faircorner.vehicle import Vehicle
+from faircorner.vehicle import Vehicle, blocks_of, stopped
 
 __all__ = ["Shown", "shown"]
 
@@ -37,9 +37,9 @@ class Shown:
 def shown(vehicle: Vehicle, seat: Seat, place: Floats) -> list[Shown]:
     """Where a place (3,), m in the vehicle's frame, shows: first panes, then mirrors.
 
-    Panes with the eye that is turned to it, mirrors with the eye that faces forward. The body is
-    as wide as it is anywhere, all the way up: what of it stands low hides more than it does.
-    A trailer stands in line and hides nothing.
+    Panes with the eye that is turned to it, mirrors with the eye that faces forward. Where nobody
+    knows the body's outline from the side it is as wide as it is anywhere, all the way up: what of
+    it stands low hides more than it does. A trailer stands in line and hides nothing.
     """
     eye = seat.eye_toward(place)
     turned = eye is not seat.eye
@@ -47,7 +47,7 @@ def shown(vehicle: Vehicle, seat: Seat, place: Floats) -> list[Shown]:
         Shown(through=pane.name, kind="pane", hit=hit, turned=turned)
         for pane in vehicle.glass
         for hit in pane_hits(pane, eye, place[None])
-        if not np.isnan(hit[0])
+        if not np.isnan(hit[0]) and not beyond_glass(vehicle, eye, place[None])[0]
     ]
     return [*panes, *_in_mirrors(vehicle, seat.eye, place)]
 
@@ -75,5 +75,8 @@ def _free(vehicle: Vehicle, body: Polygon, begin: Floats, end: Floats) -> bool:
             return True
         inner, outer = (begin, end) if within[0] else (end, begin)
         hits = [pane_hits(pane, inner, outer[None])[0, 0] for pane in vehicle.glass]
-        return not np.isnan(hits).all()
+        beyond = beyond_glass(vehicle, inner, outer[None])[0]
+        return bool(not np.isnan(hits).all() and not beyond)
+    if blocks_of(vehicle):
+        return not stopped(blocks_of(vehicle), begin[None], end[None])[0]
     return not LineString([begin[:2], end[:2]]).intersects(body.buffer(-_GRAZES))
