@@ -156,12 +156,14 @@ Outlines: TypeAlias = list[list[tuple[float, float]]]
 class MirrorViewOut(Schema):
     """A mirror as this driver sets it, and what it shows of the ground.
 
+    beside : whether it is one that shows what is beside the vehicle
     begins_m : x from which on it shows the ground close beside the flank, null where it does not
     """
 
     name: str
     said: SaidOut
     ground_m: Outlines
+    beside: bool
     begins_m: float | None
 
 
@@ -174,18 +176,25 @@ class NearestOut(Schema):
 
 
 class HeightsOut(Schema):
-    """How tall something may be and still be hidden: rows along x, null under the vehicle."""
+    """How tall something may be and still be hidden: rows along x, null under the vehicle.
+
+    tallest_m : as tall as was tried
+    """
 
     corner_m: tuple[float, float]
     step_m: float
+    tallest_m: float
     least_m: list[list[float | None]]
 
 
 class AroundAssumed(Schema):
-    """How far round a driver sees: facing forward, and turned to look back."""
+    """How far round a driver sees, facing forward and turned to look back; how far off the
+    nearest ground was looked for.
+    """
 
     turn_deg: int
     back_deg: int
+    looked_m: float
 
 
 class AroundOut(Schema):

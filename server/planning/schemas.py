@@ -198,10 +198,15 @@ class SetFigures(Schema):
 
 
 class Assumed(Schema):
-    """Figures nobody measured; the screen says so. searched_m : how far windows were looked for."""
+    """Figures nobody measured; the screen says so. searched_m : how far windows were looked for.
+
+    acuity_deg, in_glass_deg : what an eye tells between a near edge and a far thing, and between
+    two images in one mirror
+    """
 
     searched_m: float
     acuity_deg: float
+    in_glass_deg: float
     crawl_m_per_s: float
     reaction_scatter_s: float
 

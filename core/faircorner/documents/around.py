@@ -7,7 +7,7 @@ import numpy as np
 
 from faircorner.documents.figures import figure
 from faircorner.plane import Floats
-from faircorner.sight import BACK, TURN, Seat, around
+from faircorner.sight import BACK, LOOKED, TURN, Seat, around
 from faircorner.vehicle import Vehicle
 
 __all__ = ["around_document"]
@@ -21,7 +21,7 @@ def around_document(vehicle: Vehicle, seat: Seat) -> dict[str, Any]:
         "hidden_m": _outlines(found.hidden),
         "mirrors": [
             {"name": one.name, "said": one.said.document(), "ground_m": _outlines(one.ground),
-             "begins_m": figure(one.begins)}
+             "beside": one.beside, "begins_m": figure(one.begins)}
             for one in found.mirrors
         ],
         "nearest": [
@@ -31,9 +31,11 @@ def around_document(vehicle: Vehicle, seat: Seat) -> dict[str, Any]:
         "heights": {
             "corner_m": [round(float(v), 3) for v in found.hiding.corner],
             "step_m": found.hiding.step,
+            "tallest_m": found.hiding.tallest,
             "least_m": [[figure(v) for v in row] for row in found.hiding.heights],
         },
-        "assumed": {"turn_deg": round(degrees(TURN)), "back_deg": round(degrees(BACK[1]))},
+        "assumed": {"turn_deg": round(degrees(TURN)), "back_deg": round(degrees(BACK[1])),
+                    "looked_m": LOOKED},
         "turned_round": seat.looking_back is not None,
     }  # fmt: skip
 

@@ -36,7 +36,7 @@ from faircorner.documents.ground import ground_document
 from faircorner.documents.requests import angle_names
 from faircorner.ground import Ground
 from faircorner.said import Said
-from faircorner.sight import ACUITY, CRAWL, REACTION
+from faircorner.sight import ACUITY, CRAWL, IN_GLASS, REACTION
 from faircorner.vehicle import Vehicle
 
 __all__ = [
@@ -99,6 +99,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
         "path": path_document(vehicle.steering, plan.track, range(len(poses))),
         "swept_m": [np.round(part, 3).tolist() for part in plan.swept],
         "assumed": {"searched_m": REACH, "acuity_deg": round(degrees(ACUITY), 3),
+                    "in_glass_deg": round(degrees(IN_GLASS), 3),
                     "crawl_m_per_s": CRAWL, "reaction_scatter_s": REACTION},
     }  # fmt: skip
 

@@ -1,11 +1,11 @@
 """What the driver sees: the eye, the glass, and where an outside thing appears along it."""
 
-from faircorner.sight.around import BACK, TURN, Around, MirrorView, Nearest, around
+from faircorner.sight.around import BACK, LOOKED, TURN, Around, MirrorView, Nearest, around
 from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
-from faircorner.sight.in_mirror import InMirror, Looker
+from faircorner.sight.in_mirror import IN_GLASS, InMirror, Looker
 from faircorner.sight.reflect import images
 from faircorner.sight.setting import bisecting, mirrors_set, near_dipped, showing, shown_by
 from faircorner.sight.sharpness import (
@@ -30,8 +30,10 @@ __all__ = [
     "ACUITY",
     "BACK",
     "CRAWL",
+    "IN_GLASS",
     "LAMP",
     "LEAN",
+    "LOOKED",
     "NEAR",
     "OUT",
     "REACTION",

@@ -16,13 +16,15 @@ from faircorner.sight.in_mirror import Looker
 from faircorner.sight.setting import mirrors_set
 from faircorner.vehicle import Mirror, Vehicle
 
-__all__ = ["BACK", "TURN", "Around", "MirrorView", "Nearest", "around"]
+__all__ = ["BACK", "LOOKED", "TURN", "Around", "MirrorView", "Nearest", "around"]
 
 # How far round a driver sees who faces forward and turns the head, and from where to where one
 # who has turned to look back over the inner shoulder, rad off straight ahead; assumed, and told.
 TURN, BACK = np.radians(110.0), np.radians((70.0, 200.0))
 # How far round the vehicle the ground is looked at, and how finely, m.
 _REACH, _STEP = 8.0, 0.15
+# How far off the nearest ground is looked for, m.
+LOOKED = 24.0
 # Heights at which something that stands at a place is looked for, m.
 _HEIGHTS = np.arange(0.0, 2.01, 0.1)
 # Close beside a flank, m.
@@ -35,7 +37,7 @@ _COARSE = 0.5
 class Nearest:
     """How near on one side, "front", "rear", "left" or "right", ground is seen, m off the body.
 
-    direct : without a mirror; seen : in whatever way; NaN where none is within reach
+    direct : without a mirror; seen : in whatever way; NaN where none is within `LOOKED` m
     """
 
     side: str
@@ -51,12 +53,14 @@ class Nearest:
 class MirrorView:
     """A mirror as it is set. said : how; ground : outlines (n, 2) m of what it shows of the ground
 
+    beside : whether it is one that shows what is beside the vehicle
     begins : x from which on it shows the ground close beside the flank, m; NaN where it does not
     """
 
     name: str
     said: Said
     ground: tuple[Floats, ...]
+    beside: bool
     begins: float
 
 
@@ -64,10 +68,12 @@ class MirrorView:
 class Hiding:
     """corner : (2,), the place of the first of `heights`, (rows, columns) m: how tall something
     may be and still be hidden at places `step` m apart along y and x; NaN under the vehicle
+    tallest : m, as tall as was tried
     """
 
     corner: Floats
     step: float
+    tallest: float
     heights: Floats
 
 
@@ -107,6 +113,7 @@ def around(vehicle: Vehicle, seat: Seat) -> Around:
                 name=mirror.name,
                 said=Said(f"set for {mirror.set_for}"),
                 ground=outlined(in_mirrors[mirror.name]),
+                beside=mirror.set_for != "behind",
                 begins=_begins(ready, seat, mirror),
             )
             for mirror in ready.mirrors
@@ -212,7 +219,7 @@ def _ring(piece: Polygon) -> Floats:
 
 def _nearest(vehicle: Vehicle, seat: Seat) -> tuple[Nearest, ...]:
     """Along the middle line ahead and behind, and abeam of the eye to either side."""
-    off = np.arange(0.02, 3 * _REACH, 0.02)
+    off = np.arange(0.02, LOOKED, 0.02)
     still = np.zeros_like(off)
     beside = np.full_like(off, seat.eye[0])
     lines = {
@@ -242,5 +249,8 @@ def _hiding(vehicle: Vehicle, seat: Seat) -> Hiding:
         least[seen] = height
     least[_under(vehicle, _grid(xs, ys))] = np.nan
     return Hiding(
-        corner=np.array([xs[0], ys[0]]), step=_COARSE, heights=least.reshape(len(ys), len(xs))
+        corner=np.array([xs[0], ys[0]]),
+        step=_COARSE,
+        tallest=float(_HEIGHTS[-1]),
+        heights=least.reshape(len(ys), len(xs)),
     )

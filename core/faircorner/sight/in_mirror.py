@@ -18,7 +18,7 @@ from faircorner.sight.sharpness import ACUITY, CRAWL, NEAR, REACTION, Moved, Onw
 from faircorner.sight.told import OUT, UP, Told
 from faircorner.vehicle import Mirror, Vehicle, blocks_of, stopped
 
-__all__ = ["InMirror", "Looker"]
+__all__ = ["IN_GLASS", "InMirror", "Looker"]
 
 # The eye must be before a glass by so much of the way to it to see anything in it.
 _BEFORE = 0.05
@@ -26,7 +26,7 @@ _BEFORE = 0.05
 _TELL = 0.05
 # What of two images in one glass the eye can tell, which lie about equally far off, rad; assumed.
 # Between a near edge and a far thing it is four times that.
-_IN_GLASS = ACUITY / 4
+IN_GLASS = ACUITY / 4
 # A place on the glass this near to its rim still shows, m.
 _RIM = 0.002
 
@@ -167,7 +167,7 @@ class Looker:
         """m : what the eye can tell over how fast the image moves, and the reaction's scatter."""
         # A glass that is seen aslant looks narrower than it is.
         turned = abs(moved) * (self.square if told is OUT else 1.0) / self.away
-        blur = _IN_GLASS / turned if turned > 1e-6 else np.inf
+        blur = IN_GLASS / turned if turned > 1e-6 else np.inf
         return float(np.hypot(blur, REACTION * CRAWL))
 
     def _mover(

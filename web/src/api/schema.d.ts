@@ -2986,13 +2986,16 @@ export interface components {
         };
         /**
          * AroundAssumed
-         * @description How far round a driver sees: facing forward, and turned to look back.
+         * @description How far round a driver sees, facing forward and turned to look back; how far off the
+         *     nearest ground was looked for.
          */
         AroundAssumed: {
             /** Turn Deg */
             turn_deg: number;
             /** Back Deg */
             back_deg: number;
+            /** Looked M */
+            looked_m: number;
         };
         /**
          * AroundOut
@@ -3023,6 +3026,8 @@ export interface components {
         /**
          * HeightsOut
          * @description How tall something may be and still be hidden: rows along x, null under the vehicle.
+         *
+         *     tallest_m : as tall as was tried
          */
         HeightsOut: {
             /** Corner M */
@@ -3032,6 +3037,8 @@ export interface components {
             ];
             /** Step M */
             step_m: number;
+            /** Tallest M */
+            tallest_m: number;
             /** Least M */
             least_m: (number | null)[][];
         };
@@ -3039,6 +3046,7 @@ export interface components {
          * MirrorViewOut
          * @description A mirror as this driver sets it, and what it shows of the ground.
          *
+         *     beside : whether it is one that shows what is beside the vehicle
          *     begins_m : x from which on it shows the ground close beside the flank, null where it does not
          */
         MirrorViewOut: {
@@ -3050,6 +3058,8 @@ export interface components {
                 number,
                 number
             ][][];
+            /** Beside */
+            beside: boolean;
             /** Begins M */
             begins_m: number | null;
         };
@@ -3423,12 +3433,17 @@ export interface components {
         /**
          * Assumed
          * @description Figures nobody measured; the screen says so. searched_m : how far windows were looked for.
+         *
+         *     acuity_deg, in_glass_deg : what an eye tells between a near edge and a far thing, and between
+         *     two images in one mirror
          */
         Assumed: {
             /** Searched M */
             searched_m: number;
             /** Acuity Deg */
             acuity_deg: number;
+            /** In Glass Deg */
+            in_glass_deg: number;
             /** Crawl M Per S */
             crawl_m_per_s: number;
             /** Reaction Scatter S */

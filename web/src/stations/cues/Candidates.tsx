@@ -65,9 +65,8 @@ export const Candidates = ({ spot, picked, pick, play }: Props) => {
   );
 };
 
-/** A shift smaller than this is none, m; and so far a call can be played. */
+/** A shift smaller than this is none, m. */
 const EXACT = 0.01;
-const PLAYED = 1;
 
 /** Who uses it exactly at its mark stops elsewhere: where, and how that ends. */
 const AtMark = ({ metres, play }: { metres: number | null; play: (metres: number) => void }) => {
@@ -77,11 +76,9 @@ const AtMark = ({ metres, play }: { metres: number | null; play: (metres: number
   return (
     <Box sx={{ pl: 4, fontSize: 13 }}>
       {t(said, { by: length(Math.abs(metres), units) })}
-      {Math.abs(metres) <= PLAYED && (
-        <Button size="small" onClick={() => play(metres)}>
-          {t("cues.how that ends")}
-        </Button>
-      )}
+      <Button size="small" onClick={() => play(metres)}>
+        {t("cues.how that ends")}
+      </Button>
     </Box>
   );
 };

@@ -116,6 +116,7 @@ export const useAssumed = ({ assumed }: Plan): string => {
   const units = useUnits();
   return t("cues.assumes an eye that tells", {
     acuity: decimal(assumed.acuity_deg),
+    glass: decimal(assumed.in_glass_deg),
     reaction: decimal(assumed.reaction_scatter_s),
     crawl: speed(assumed.crawl_m_per_s, units),
   });

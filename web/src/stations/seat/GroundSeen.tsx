@@ -158,14 +158,11 @@ const Pointed = ({ at, onPoint }: PointedProps) => {
 /** How tall something at the place pointed at may be and still be hidden. */
 const HiddenAt = ({ around, at }: { around: Around; at: Point | null }) => {
   const units = useUnits();
-  const { corner_m, step_m, least_m } = around.heights;
+  const { corner_m, step_m, tallest_m, least_m } = around.heights;
   const row = at && least_m[Math.round((at[1] - corner_m[1]) / step_m)];
   const height = at && row?.[Math.round((at[0] - corner_m[0]) / step_m)];
   if (height === null || height === undefined) return t("seat.point for height");
   if (height === 0) return t("seat.nothing hidden");
   const tall = { height: length(height, units) };
-  return height >= TALLEST ? t("seat.hidden however tall", tall) : t("seat.hidden up to", tall);
+  return height >= tallest_m ? t("seat.hidden however tall", tall) : t("seat.hidden up to", tall);
 };
-
-/** Taller things were not tried, m. */
-const TALLEST = 2;

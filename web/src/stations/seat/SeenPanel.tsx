@@ -15,7 +15,7 @@ interface Props {
 }
 
 export const SeenPanel = ({ vehicle, around }: Props) => {
-  const { turn_deg: turn, back_deg: back } = around.assumed;
+  const { turn_deg: turn, back_deg: back, looked_m: looked } = around.assumed;
   return (
     <>
       <Typography variant="h2">{t("seat.nearest ground")}</Typography>
@@ -24,7 +24,7 @@ export const SeenPanel = ({ vehicle, around }: Props) => {
           <Box key={one.side} sx={{ display: "contents" }}>
             <Box component="dt">{t(`seat.nearest ${one.side}`)}</Box>
             <Box component="dd" sx={{ m: 0, fontWeight: 700, textAlign: "right" }}>
-              <Near direct={one.direct_m} seen={one.seen_m} />
+              <Near direct={one.direct_m} seen={one.seen_m} looked={looked} />
             </Box>
           </Box>
         ))}
@@ -35,7 +35,7 @@ export const SeenPanel = ({ vehicle, around }: Props) => {
         <Box key={mirror.name}>
           <Typography variant="h3">{mirror.name}</Typography>
           <Box sx={{ fontSize: 14 }}>{mirror.said.text}</Box>
-          {!mirror.name.startsWith("interior") && (
+          {mirror.beside && (
             <Box sx={{ fontSize: 13, color: ink.soft }}>
               <Begins vehicle={vehicle} begins={mirror.begins_m} />
             </Box>
@@ -49,14 +49,18 @@ export const SeenPanel = ({ vehicle, around }: Props) => {
   );
 };
 
-/** How far off ground was looked for, m. */
-const LOOKED = 24;
+interface NearProps {
+  direct: Metres | null;
+  seen: Metres | null;
+  /** How far off ground was looked for. */
+  looked: Metres;
+}
 
-const Near = ({ direct, seen }: { direct: Metres | null; seen: Metres | null }) => {
+const Near = ({ direct, seen, looked }: NearProps) => {
   const units = useUnits();
   const told = (metres: Metres | null) =>
     metres === null
-      ? t("seat.not within", { reach: length(LOOKED, units) })
+      ? t("seat.not within", { reach: length(looked, units) })
       : length(metres, units);
   if (seen === direct) return told(direct);
   return t("seat.in a mirror", { by: told(direct), seen: told(seen) });
