@@ -14,6 +14,7 @@ import numpy as np
 from faircorner.compiled import compiled, whole
 from faircorner.plane import Bools, Floats, frozen
 from faircorner.vehicle.body import Vehicle
+from faircorner.vehicle.features import Opening
 
 __all__ = ["Block", "blocks_of", "outer_blocks", "stopped"]
 
@@ -100,36 +101,47 @@ def _stopped(planes: Floats, begins: Floats, ends: Floats) -> Bools:
     return found
 
 
-@lru_cache(maxsize=64)
 def blocks_of(vehicle: Vehicle) -> tuple[Block, ...]:
-    """The body's blocks from the nose to the tail; none where nobody knows its roofline."""
-    if len(vehicle.roofline) < 2:
+    """The body's blocks from the nose to the tail; none where nobody knows its roofline.
+
+    Worked out once for a body, whichever way its mirrors are turned.
+    """
+    return _cut(vehicle.roofline.tobytes(), vehicle.glass, vehicle.width)
+
+
+def outer_blocks(vehicle: Vehicle) -> tuple[Block, ...]:
+    """Those that stand beyond the panes of who sits inside: a bonnet, a boot, a load."""
+    return _beyond(blocks_of(vehicle))
+
+
+@lru_cache(maxsize=64)
+def _cut(told: bytes, glass: tuple[Opening, ...], width: float) -> tuple[Block, ...]:
+    """told : the roofline as it lies in memory, which can be told from another"""
+    roofline = np.frombuffer(told).reshape(-1, 2)
+    if len(roofline) < 2:
         return ()
-    waist, lean = _waist(vehicle)
-    line = _met_at(waist, vehicle.roofline)
-    glass = [pane.corners[:, 0] for pane in vehicle.glass] or [line[:, 0]]
-    tail, nose = np.min(glass[0]), np.max(glass[0])
-    for xs in glass:
-        tail, nose = min(tail, xs.min()), max(nose, xs.max())
+    waist, lean = _waist(roofline, glass)
+    line = _met_at(waist, roofline)
+    reach = [pane.corners[:, 0] for pane in glass] or [line[:, 0]]
+    tail, nose = min(xs.min() for xs in reach), max(xs.max() for xs in reach)
     made = []
     for front, rear in pairwise(line):
         if front[0] - rear[0] >= _THIN:
             cabin = bool(tail < front[0] - _THIN and rear[0] + _THIN < nose)
-            made += _pieces(front, rear, vehicle.width / 2, waist, lean, cabin=cabin)
+            made += _pieces(front, rear, width / 2, waist, lean, cabin=cabin)
     return tuple(made)
 
 
 @lru_cache(maxsize=64)
-def outer_blocks(vehicle: Vehicle) -> tuple[Block, ...]:
-    """Those that stand beyond the panes of who sits inside: a bonnet, a boot, a load."""
-    return tuple(block for block in blocks_of(vehicle) if not block.cabin)
+def _beyond(blocks: tuple[Block, ...]) -> tuple[Block, ...]:
+    return tuple(block for block in blocks if not block.cabin)
 
 
-def _waist(vehicle: Vehicle) -> tuple[float, float]:
+def _waist(roofline: Floats, glass: tuple[Opening, ...]) -> tuple[float, float]:
     """Height of the lowest glass, m, and how far side glass leans in for each metre above it."""
-    beside = [pane.corners for pane in vehicle.glass if pane.seen == (0, 2)]
+    beside = [pane.corners for pane in glass if pane.seen == (0, 2)]
     if not beside:
-        return float(vehicle.roofline[:, 1].max()), _LEAN
+        return float(roofline[:, 1].max()), _LEAN
     corners = np.abs(np.concatenate(beside))
     across, up = np.ptp(corners[:, 1]), np.ptp(corners[:, 2])
     return float(corners[:, 2].min()), float(across / up) if up > 0 else _LEAN
