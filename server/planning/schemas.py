@@ -289,9 +289,7 @@ class PlanOut(Schema):
     calls: list[CallOut]
     looks: list[LookOut]
     begins: SaidOut
-    begins_seen: SaidOut | None
     ends: SaidOut
-    ends_seen: SaidOut | None
     sensitivity: list[list[float | None]]
     path: list[PathPoint]
     swept_m: list[list[tuple[float, float]]]

@@ -14,7 +14,7 @@ from faircorner.motion import advance
 from faircorner.plane import Floats, mirrored
 from faircorner.said import Length, Said
 
-__all__ = ["Call", "call_at", "cue_at", "seeing_at"]
+__all__ = ["Call", "call_at", "seeing_at"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -90,12 +90,6 @@ def _state_at(scene: Scene, driven: Driven, s: float, leg: int) -> tuple[Floats,
         driven.followed.legs[leg], into,
     )  # fmt: skip
     return way[0, -1], wheel[0, -1]
-
-
-def cue_at(scene: Scene, driven: Driven, call: int) -> Cue | None:
-    """The cue of a call by its number, of the first stop, 0, or of the last, one above them all."""
-    seeing = seeing_at(scene, driven, call)
-    return None if seeing is None else sharpest(seeing, scene.options.picks.get(call, ""))
 
 
 def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:

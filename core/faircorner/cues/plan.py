@@ -4,9 +4,8 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from faircorner.cues.calls import Call, call_at, cue_at
+from faircorner.cues.calls import Call, call_at
 from faircorner.cues.clearances import Clearances, clearances_of
-from faircorner.cues.cue_kinds import Cue
 from faircorner.cues.driven import Driven, overhang
 from faircorner.cues.events import Moment
 from faircorner.cues.fit import Fit, Given, fit
@@ -34,7 +33,6 @@ class Plan:
 
     clearances : least gap (m) to each thing and the metres rolled when it is least
     begins, ends : where to stop before the first step and after the last, in words
-    first, last : what is seen there; None as for a call
     overhang : how far the body reaches over the kerb (m, 0 when it does not), and metres rolled
     sensitivity : (3, calls), see `faircorner.cues.windows.call_windows`
     """
@@ -56,8 +54,6 @@ class Plan:
     looks: tuple[LookReason, ...]
     begins: Said
     ends: Said
-    first: Cue | None
-    last: Cue | None
     sensitivity: Floats
     swept: tuple[Floats, ...]
 
@@ -71,8 +67,6 @@ class Plan:
             track=self.track.mirrored(),
             ground=self.ground.mirrored(),
             calls=tuple(call.mirrored() for call in self.calls),
-            first=None if self.first is None else self.first.mirrored(),
-            last=None if self.last is None else self.last.mirrored(),
             looks=tuple(look.mirrored() for look in self.looks),
             swept=tuple(part * flip for part in self.swept),
         )
@@ -194,8 +188,6 @@ def _assemble(
         looks=look_reasons(scene, driven),
         begins=first_stop(scene, driven.followed.start[0], gap),
         ends=last_stop(scene, last, float(s[-1])),
-        first=cue_at(scene, driven, 0),
-        last=cue_at(scene, driven, calls + 1),
         sensitivity=answers,
         swept=tuple(swept_outline(driven.track.poses[0], scene.vehicle.outline[0])),
     )  # fmt: skip

@@ -92,9 +92,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
             for r in plan.looks
         ],
         "begins": plan.begins.document(),
-        "begins_seen": _seen(plan.first),
         "ends": plan.ends.document(),
-        "ends_seen": _seen(plan.last),
         "sensitivity": [[figure(v) for v in row] for row in plan.sensitivity],
         "path": path_document(vehicle.steering, plan.track, range(len(poses))),
         "swept_m": [np.round(part, 3).tolist() for part in plan.swept],
@@ -102,11 +100,6 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
                     "in_glass_deg": round(degrees(IN_GLASS), 3),
                     "crawl_m_per_s": CRAWL, "reaction_scatter_s": REACTION},
     }  # fmt: skip
-
-
-def _seen(cue: Cue | None) -> dict[str, Any] | None:
-    """What is seen at a stop; null where nothing shows that it could be told by."""
-    return cue.said.document() if cue is not None and cue.shows and cue.sharp else None
 
 
 def _clearance(

@@ -3703,9 +3703,7 @@ export interface components {
             /** Looks */
             looks: components["schemas"]["LookOut"][];
             begins: components["schemas"]["SaidOut"];
-            begins_seen: components["schemas"]["SaidOut"] | null;
             ends: components["schemas"]["SaidOut"];
-            ends_seen: components["schemas"]["SaidOut"] | null;
             /** Sensitivity */
             sensitivity: (number | null)[][];
             /** Path */

@@ -4,11 +4,11 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import Paper from "@mui/material/Paper";
 import { memo, type ReactNode } from "react";
-import type { MethodBody, Plan } from "../../api/types";
+import type { MethodBody, Plan, Sights } from "../../api/types";
 import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { t } from "../../words";
-import { Breaks, Disc, Looks, Told } from "./told";
+import { Breaks, Disc, Looks, seenAt, Told } from "./told";
 import { isUnseen } from "./Unseen";
 
 interface Props {
@@ -16,11 +16,13 @@ interface Props {
   method: MethodBody;
   active: number;
   onCall: (number: number) => void;
+  /** What is seen at every stop; nothing while it is worked out. */
+  sights: Sights | undefined;
   /** Whether the near mirror is turned down for the manoeuvre. */
   dipped: boolean;
 }
 
-export const CallList = memo(({ plan, method, active, onCall, dipped }: Props) => (
+export const CallList = memo(({ plan, method, active, onCall, sights, dipped }: Props) => (
   <Paper
     component="ol"
     aria-label={t("cues.calls")}
@@ -28,7 +30,7 @@ export const CallList = memo(({ plan, method, active, onCall, dipped }: Props) =
   >
     <Item active={active === 0} onChoose={() => onCall(0)} mark={<FirstStop />}>
       <Told title={t("cues.first stop")} where={plan.begins.text}>
-        <Seen said={plan.begins_seen?.text} />
+        <Seen said={seenAt(sights, 0)} />
         <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25, mt: 0.75 }}>
           {method.steps[0]?.say}
         </Box>
@@ -64,7 +66,7 @@ export const CallList = memo(({ plan, method, active, onCall, dipped }: Props) =
       mark={<LastStop />}
     >
       <Told title={t("cues.last stop")} where={plan.ends.text}>
-        <Seen said={plan.ends_seen?.text} />
+        <Seen said={seenAt(sights, plan.calls.length + 1)} />
         {dipped && <Seen said={t("cues.restore the mirror")} />}
       </Told>
     </Item>

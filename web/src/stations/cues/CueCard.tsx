@@ -37,7 +37,7 @@ export const CueCard = memo((props: Props) => {
     ? t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })
     : t(`cues.${stop} stop`);
   const where = call ? null : active === 0 ? plan.begins.text : plan.ends.text;
-  const seen = call ? call.seen.text : (active === 0 ? plan.begins_seen : plan.ends_seen)?.text;
+  const seen = call ? call.seen.text : spot?.seen?.text;
   return (
     <Box
       sx={{

@@ -175,6 +175,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             method={method}
             active={active}
             onCall={setActive}
+            sights={sights}
             dipped={cue.options.dipped ?? false}
           />
           {call && shown.feasible && !draft.changed && (

@@ -20,6 +20,7 @@ import {
   Moved,
   marksAssumed,
   pictureLabel,
+  seenAt,
   spotAt,
   Told,
   type ToldProps,
@@ -74,7 +75,7 @@ const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props
     </Box>
     <Box component="ol" aria-label={t("cues.calls")} sx={{ m: 0, p: 0, listStyle: "none" }}>
       <Stop mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
-        {plan.begins_seen && <Box sx={{ mt: 0.5 }}>{plan.begins_seen.text}</Box>}
+        <Box sx={{ mt: 0.5 }}>{seenAt(sights, 0)}</Box>
         <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
         {dipped && <Box>{t("cues.dip the mirror")}</Box>}
         <Looks plan={plan} step={0} />
@@ -83,7 +84,7 @@ const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props
         <PrintedCall key={call.number} call={call} sights={sights} plan={plan} method={method} />
       ))}
       <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text}>
-        {plan.ends_seen && <Box sx={{ mt: 0.5 }}>{plan.ends_seen.text}</Box>}
+        <Box sx={{ mt: 0.5 }}>{seenAt(sights, plan.calls.length + 1)}</Box>
         {dipped && <Box>{t("cues.restore the mirror")}</Box>}
       </Stop>
     </Box>

@@ -105,6 +105,13 @@ export const restsOnAssumed = (vehicle: VehicleBody, spot: Spot | null): string[
 export const spotAt = (sights: Sights | undefined, number: number): Spot | null =>
   sights?.spots.find((spot) => spot.call === number) ?? null;
 
+/** What is seen at the first stop or the last, where it is sharp enough to stop by; else nothing. */
+export const seenAt = (sights: Sights | undefined, number: number): string | undefined => {
+  const spot = spotAt(sights, number);
+  const chosen = spot?.candidates.find((one) => one.key === spot.chosen);
+  return chosen?.sharp ? spot?.seen?.text : undefined;
+};
+
 export const pictureLabel = (plan: Plan, number: number): string => {
   if (number === 0) return t("drawing.sight picture at the first stop");
   if (number > plan.calls.length) return t("drawing.sight picture at the last stop");
