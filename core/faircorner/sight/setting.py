@@ -5,6 +5,7 @@ seen there. docs/sums/mirrors.md.
 """
 
 from dataclasses import replace
+from functools import lru_cache
 
 import numpy as np
 
@@ -47,8 +48,12 @@ def shown_by(use: MirrorUse, centre: Floats, half: float, tail: float, nose: flo
     return np.array(places[use])
 
 
+@lru_cache(maxsize=64)
 def mirrors_set(vehicle: Vehicle, seat: Seat) -> Vehicle:
-    """The same vehicle with every mirror that has a use set for this driver's eye."""
+    """The same vehicle with every mirror that has a use set for this driver's eye.
+
+    Kept: a slider asks for the same vehicle and seat again and again.
+    """
     if all(mirror.set_for is None for mirror in vehicle.mirrors):
         return vehicle
     return replace(vehicle, mirrors=tuple(_set(m, vehicle, seat.eye) for m in vehicle.mirrors))

@@ -9,7 +9,8 @@ import numpy as np
 from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
-from faircorner.sight import LEAN, InMirror, Looker, Sharpness, Sighting, covering
+from faircorner.sight import LEAN, InMirror, Looker, Seat, Sharpness, Sighting, covering
+from faircorner.vehicle import Vehicle
 
 __all__ = ["in_mirrors"]
 
@@ -30,13 +31,17 @@ def in_mirrors(seeing: Seeing) -> list[Found]:
     """Everything in every mirror of the vehicle that is set for the driver's eye."""
     found: list[Found] = []
     lines = list(_lines(seeing))
-    for mirror in seeing.vehicle.mirrors:
-        if mirror.moves_with == "trailer" or mirror.set_for == "behind":
-            continue
-        looker = Looker(seeing.vehicle, mirror, seeing.seat.eye)
-        if looker.faced:
-            found += _in_one(seeing, looker, lines)
+    for looker in _lookers(seeing.vehicle, seeing.seat):
+        found += _in_one(seeing, looker, lines)
     return found
+
+
+@lru_cache(maxsize=64)
+def _lookers(vehicle: Vehicle, seat: Seat) -> tuple[Looker, ...]:
+    """The driver's eye at every mirror that it sees and that shows what is beside the vehicle."""
+    beside = [m for m in vehicle.mirrors if m.moves_with == "body" and m.set_for != "behind"]
+    lookers = (Looker(vehicle, mirror, seat.eye) for mirror in beside)
+    return tuple(looker for looker in lookers if looker.faced)
 
 
 def _in_one(seeing: Seeing, looker: Looker, lines: list[Line]) -> Iterator[Found]:
