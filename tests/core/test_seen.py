@@ -58,6 +58,8 @@ def test_what_is_waited_for_shows_and_is_no_corner_behind_the_thing_itself(car, 
     call = plan.calls[0]
     parked = plan.ground.obstacles[0].polygon
     assert call.cue.shows
+    # Through the glass, past the mark that it is waited for at, and not in a mirror.
+    assert not call.cue.sighting.told.of_glass
     assert np.abs(parked - call.cue.target).sum(axis=1).min() < 1e-6
     eye = to_site(call.pose, call.cue.sighting.eye[None, :2])[0]
     assert LineString([eye, call.cue.target]).intersection(Polygon(parked)).length < 1e-3
