@@ -178,8 +178,13 @@ def test_both_units_count_against_what_stands_there():
     vehicle, trailer = rig("semi")
     poses, behind = np.zeros((1, 1, 3)), np.zeros((1, 1))
     beside_tail = np.array([(-12, 2.0), (-11, 2.0), (-11, 3.0), (-12, 3.0)])
-    beside_nose = np.array([(4.0, 2.0), (5.0, 2.0), (5.0, 3.0), (4.0, 3.0)])
-    for polygon, width in ((beside_tail, trailer.width), (beside_nose, vehicle.width)):
+    beside_cab = np.array([(2.0, 2.0), (3.0, 2.0), (3.0, 3.0), (2.0, 3.0)])
+    beside_mirror = np.array([(4.0, 2.0), (5.0, 2.0), (5.0, 3.0), (4.0, 3.0)])
+    for polygon, width in (
+        (beside_tail, trailer.width),
+        (beside_cab, vehicle.width),
+        (beside_mirror, vehicle.mirror_width),
+    ):
         gap = rig_clearance(vehicle, poses, behind, polygon).metres[0]
         assert gap == pytest.approx(2.0 - width / 2)
     with pytest.raises(InputError):
