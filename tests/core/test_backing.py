@@ -178,7 +178,7 @@ def test_both_units_count_against_what_stands_there():
     vehicle, trailer = rig("semi")
     poses, behind = np.zeros((1, 1, 3)), np.zeros((1, 1))
     beside_tail = np.array([(-12, 2.0), (-11, 2.0), (-11, 3.0), (-12, 3.0)])
-    beside_cab = np.array([(2.0, 2.0), (3.0, 2.0), (3.0, 3.0), (2.0, 3.0)])
+    beside_cab = np.array([(2.6, 2.0), (3.6, 2.0), (3.6, 3.0), (2.6, 3.0)])
     beside_mirror = np.array([(4.0, 2.0), (5.0, 2.0), (5.0, 3.0), (4.0, 3.0)])
     for polygon, width in (
         (beside_tail, trailer.width),
