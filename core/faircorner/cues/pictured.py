@@ -8,7 +8,7 @@ from shapely import intersects_xy
 from faircorner.cues.cue_kinds import Cue
 from faircorner.picture import WIDTH, Camera, Glass, View, Viewer, image_of, mirror_frame
 from faircorner.plane import Bools, Floats, to_body
-from faircorner.sight import beyond_glass, pane_hits
+from faircorner.sight import beyond_glass, on_glass, pane_hits
 from faircorner.vehicle import Mirror, Vehicle
 
 __all__ = ["CueMarks", "Pictured", "camera_for", "mirror_of", "pictured"]
@@ -81,8 +81,7 @@ def pictured(viewer: Viewer, pose: Floats, cue: Cue) -> Pictured:
         return Pictured(view=view, marks=marks, glass=None, in_glass=None)
     image = image_of(mirror, cue.sighting.eye, places)
     image = image[intersects_xy(mirror.face, image[:, 0], image[:, 1])]
-    off = at - mirror.centre
-    spot = np.array([off @ mirror.across, off @ mirror.up])
+    spot = on_glass(mirror, at[None])[0]
     small = mirror_frame(camera, mirror, np.vstack((image, spot[None])))
     return Pictured(
         view=view,

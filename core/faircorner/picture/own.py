@@ -4,14 +4,14 @@ The cabin is made of its glass: what lies between two panes of a side is a pilla
 them the door, above them the roof; before the driver the dashboard runs from the windscreen's foot.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from itertools import pairwise
 
 import numpy as np
 
 from faircorner.picture.surface import Surface
 from faircorner.plane import Floats
-from faircorner.vehicle import Mirror, Opening, Vehicle, blocks_of
+from faircorner.vehicle import Block, Mirror, Opening, Vehicle, blocks_of, outer_blocks
 
 __all__ = ["body_of", "cabin_of", "housing", "outer", "steering_wheel"]
 
@@ -27,12 +27,7 @@ _PROUD = 1.002
 
 def body_of(vehicle: Vehicle) -> list[Surface]:
     """All of the body from outside, with its wheels and glass, from the tail to the nose."""
-    faces = [
-        Surface(kind="own top" if name == "top" else "own", name="", points=points)
-        for block in reversed(blocks_of(vehicle))
-        for name, points in block.faces()
-        if name != "bottom"
-    ]
+    faces = _faces(reversed(blocks_of(vehicle)))
     half = vehicle.width / 2
     wheels = [_wheel(x, half if y > 0 else -half) for x, y in vehicle.axle_ends]
     panes = [
@@ -68,10 +63,15 @@ def steering_wheel(eye: Floats) -> Surface:
 
 def outer(vehicle: Vehicle) -> list[Surface]:
     """What of the body stands beyond the panes: a bonnet, a boot, a load; farthest pieces first."""
-    beyond = [block for block in blocks_of(vehicle) if not block.cabin]
+    far = sorted(outer_blocks(vehicle), key=lambda one: -float(np.abs(one.corners[:, 0]).max()))
+    return _faces(far)
+
+
+def _faces(blocks: Iterable[Block]) -> list[Surface]:
+    """All but what lies underneath."""
     return [
         Surface(kind="own top" if name == "top" else "own", name="", points=points)
-        for block in sorted(beyond, key=lambda one: -float(np.abs(one.corners[:, 0]).max()))
+        for block in blocks
         for name, points in block.faces()
         if name != "bottom"
     ]

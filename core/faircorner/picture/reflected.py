@@ -11,7 +11,7 @@ from faircorner.picture.order import far_to_near
 from faircorner.picture.part import Part
 from faircorner.picture.surface import Solid, Surface
 from faircorner.plane import Floats
-from faircorner.sight import images
+from faircorner.sight import images, on_glass
 from faircorner.vehicle import Mirror
 
 __all__ = ["image_of", "reflected"]
@@ -69,8 +69,7 @@ def _drawn(mirror: Mirror, eye: Floats, surfaces: list[Surface]) -> list[Part]:
 
 def image_of(mirror: Mirror, eye: Floats, places: Floats) -> Floats:
     """Where places (n, 3) appear in the plane of a glass, (n, 2) across and up; NaN where not."""
-    off = images(mirror, eye, places) - mirror.centre
-    return np.column_stack((off @ mirror.across, off @ mirror.up))
+    return on_glass(mirror, images(mirror, eye, places))
 
 
 def _piecewise(mirror: Mirror, points: Floats) -> Floats:

@@ -6,7 +6,7 @@ from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
 from faircorner.sight.in_mirror import IN_GLASS, InMirror, Looker
-from faircorner.sight.reflect import images
+from faircorner.sight.reflect import images, on_glass
 from faircorner.sight.setting import bisecting, mirrors_set, near_dipped, showing, shown_by
 from faircorner.sight.sharpness import (
     ACUITY,
@@ -64,6 +64,7 @@ __all__ = [
     "leaning",
     "mirrors_set",
     "near_dipped",
+    "on_glass",
     "pane_hits",
     "pane_of",
     "same_again",

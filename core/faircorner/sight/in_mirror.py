@@ -13,7 +13,7 @@ from shapely import intersects_xy
 from faircorner.compiled import compiled
 from faircorner.plane import Bools, Floats, to_body
 from faircorner.sight.glass import pane_hits
-from faircorner.sight.reflect import images
+from faircorner.sight.reflect import images, on_glass
 from faircorner.sight.sharpness import ACUITY, CRAWL, NEAR, REACTION, Moved, Onward
 from faircorner.sight.told import OUT, UP, Told
 from faircorner.vehicle import Mirror, Vehicle, blocks_of, stopped
@@ -93,10 +93,8 @@ class Looker:
 
     def on_glass(self, places: Floats, eye: Floats | None = None) -> Floats:
         """Where places (..., 3) of the vehicle's frame appear on the glass, (..., 2)."""
-        flat = images(self.mirror, self.eye if eye is None else eye, places.reshape(-1, 3))
-        off = flat - self.mirror.centre
-        glass = np.column_stack((off @ self.mirror.across, off @ self.mirror.up))
-        return glass.reshape(*places.shape[:-1], 2)
+        hits = images(self.mirror, self.eye if eye is None else eye, places.reshape(-1, 3))
+        return on_glass(self.mirror, hits).reshape(*places.shape[:-1], 2)
 
     def past(self, onward: Onward, lines: list[Floats]) -> Iterator[tuple[int, InMirror]]:
         """Past which marks lines of places (n, 3) on the site run, as far as they show there.
@@ -196,8 +194,7 @@ def marks_in(vehicle: Vehicle, mirror: Mirror, eye: Floats) -> tuple[MirrorMark,
         if feature.y * side > 0 and feature.x < mirror.centre[0] and "handle" in feature.name:
             names.append(feature.name)
             places.append((feature.x, feature.y, feature.z))
-    off = images(mirror, eye, np.array(places)) - mirror.centre
-    glass = np.column_stack((off @ mirror.across, off @ mirror.up))
+    glass = on_glass(mirror, images(mirror, eye, np.array(places)))
     parts = [
         MirrorMark(name=name, at=at)
         for name, at in zip(names, glass, strict=True)

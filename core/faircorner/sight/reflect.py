@@ -10,7 +10,7 @@ from faircorner.compiled import compiled, whole
 from faircorner.plane import Floats
 from faircorner.vehicle import Mirror
 
-__all__ = ["images", "reflections"]
+__all__ = ["images", "on_glass", "reflections"]
 
 
 def images(mirror: Mirror, eye: Floats, places: Floats) -> Floats:
@@ -29,9 +29,15 @@ def reflections(mirror: Mirror, eye: Floats, places: Floats) -> Floats:
     Nothing is taken to stand in between: neither what is outside nor the vehicle's own body.
     """
     hits = images(mirror, eye, places)
-    off = hits - mirror.centre
-    hits[~intersects_xy(mirror.face, off @ mirror.across, off @ mirror.up)] = np.nan
+    glass = on_glass(mirror, hits)
+    hits[~intersects_xy(mirror.face, glass[:, 0], glass[:, 1])] = np.nan
     return hits
+
+
+def on_glass(mirror: Mirror, hits: Floats) -> Floats:
+    """Places on a glass (n, 3) m of the vehicle's frame, (n, 2) across and up from its middle."""
+    off = hits - mirror.centre
+    return np.column_stack((off @ mirror.across, off @ mirror.up))
 
 
 def _on_a_plane(mirror: Mirror, eye: Floats, places: Floats) -> Floats:

@@ -58,6 +58,8 @@ const ScaleBar = ({ scale, width, height }: { scale: number; width: number; heig
   const length = bar * metres * scale;
   return (
     <g data-scale-bar transform={`translate(${width - length - 16} ${height - 12})`}>
+      {/* Read on whatever lies there, light ground too. */}
+      <rect x={-6} y={-17} width={length + 12} height={21} rx={3} fill={ink.tarmac} />
       <path d={`M0 -5V0H${length}V-5`} fill="none" stroke={ink.chalk} strokeWidth={1.5} />
       <text x={length / 2} y={-4} fill={ink.chalk} fontSize={11} textAnchor="middle">
         {bar} {unit}

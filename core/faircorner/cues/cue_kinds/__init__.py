@@ -1,6 +1,6 @@
 """Kinds of cue: one module each, which finds what of its kind there is to line up on.
 
-A new one is a module here, its place in `_looked_for`, and its words.
+A new one is a module here, its place in `_looked_for` and in `_ALL`, and its words.
 """
 
 from collections.abc import Callable

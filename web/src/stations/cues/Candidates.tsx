@@ -6,7 +6,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Radio from "@mui/material/Radio";
 import RadioGroup from "@mui/material/RadioGroup";
 import { useState } from "react";
-import type { Candidate, Spot } from "../../api/types";
+import type { Candidate, Metres, Spot } from "../../api/types";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
@@ -14,6 +14,8 @@ import { t } from "../../words";
 
 interface Props {
   spot: Spot;
+  /** How far before and after its call a cue was looked for. */
+  followed: Metres;
   /** The cue that somebody chose, by its key; null where the sharpest is told. */
   picked: string | null;
   /** Takes a cue by its key, or the sharpest again. */
@@ -22,7 +24,7 @@ interface Props {
   play: ((metres: number) => void) | null;
 }
 
-export const Candidates = ({ spot, picked, pick, play }: Props) => {
+export const Candidates = ({ spot, followed, picked, pick, play }: Props) => {
   const [open, setOpen] = useState(false);
   const others = spot.candidates.filter((one) => one.key !== spot.chosen).length;
   if (others === 0 && picked === null) return null;
@@ -52,7 +54,7 @@ export const Candidates = ({ spot, picked, pick, play }: Props) => {
               <FormControlLabel
                 value={one.key}
                 control={<Radio size="small" sx={{ alignSelf: "flex-start" }} />}
-                label={<Told one={one} />}
+                label={<Told one={one} followed={followed} />}
                 sx={{ mr: 0 }}
                 slotProps={{ typography: { component: "div" } }}
               />
@@ -83,13 +85,17 @@ const AtMark = ({ metres, play }: { metres: number | null; play: (metres: number
   );
 };
 
-const Told = ({ one }: { one: Candidate }) => {
+const Told = ({ one, followed }: { one: Candidate; followed: Metres }) => {
   const units = useUnits();
+  const shown = (metres: Metres) => {
+    const by = length(metres, units);
+    return metres < followed ? by : t("cues.at least", { by });
+  };
   const told = [
     t("cues.sharp to computed", { to: length(one.scatter_m, units) }),
     t("cues.shows from to", {
-      before: length(one.before_m, units),
-      after: length(one.after_m, units),
+      before: shown(one.before_m),
+      after: shown(one.after_m),
     }),
     one.sharp ? "" : t("cues.too blunt"),
     one.marked ? "" : t("cues.no mark near"),

@@ -5,7 +5,7 @@ import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
-import type { Call, Frame, MethodBody, Plan, Spot, VehicleBody } from "../../api/types";
+import type { Call, Frame, MethodBody, Metres, Plan, Spot, VehicleBody } from "../../api/types";
 import { SightPicture } from "../../drawing/SightPicture";
 import { Term } from "../../shell/Term";
 import { ink } from "../../theme";
@@ -21,6 +21,8 @@ interface Props {
   vehicle: VehicleBody;
   /** What is seen there; null while it is worked out. */
   spot: Spot | null;
+  /** How far before and after its call a cue was looked for. */
+  followed: Metres;
   /** The picture rolled on; null where it stands at its call. */
   moved: Frame | null;
   /** The cue that somebody chose there, by its key; null where the sharpest is told. */
@@ -30,7 +32,7 @@ interface Props {
 }
 
 export const CueCard = memo((props: Props) => {
-  const { active, plan, method, vehicle, spot, moved, picked, pick, play } = props;
+  const { active, plan, method, vehicle, spot, followed, moved, picked, pick, play } = props;
   const call = plan.calls[active - 1];
   const stop = active === 0 ? "first" : "last";
   const title = call
@@ -78,6 +80,7 @@ export const CueCard = memo((props: Props) => {
           <Candidates
             key={active}
             spot={spot}
+            followed={followed}
             picked={picked}
             pick={pick}
             play={call && plan.feasible ? play : null}

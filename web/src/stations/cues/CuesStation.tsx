@@ -165,6 +165,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             method={method}
             vehicle={vehicle}
             spot={spotAt(sights, active)}
+            followed={sights?.followed_m ?? 0}
             moved={rolled}
             picked={cue.options.picks?.[active] ?? null}
             pick={pick}
