@@ -51,7 +51,7 @@ export const SightPicture = ({ picture, moved, label }: Props) => {
       width="100%"
       role="img"
       aria-label={label}
-      style={{ display: "block", background: SKY }}
+      style={{ display: "block", background: SKY, borderRadius: 8 }}
     >
       <Parts parts={there.outside} />
       {picture.panes.length > 0 && (

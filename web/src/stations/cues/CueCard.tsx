@@ -56,8 +56,8 @@ export const CueCard = memo((props: Props) => {
           top: 0,
           zIndex: 1,
           flexShrink: 0,
-          borderRadius: 2,
-          overflow: "hidden",
+          // Its round corners cover what rolls by behind them.
+          background: ink.paper,
           mb: { xs: 1.25, sm: 0 },
           alignSelf: { sm: "start", md: "stretch" },
         }}
