@@ -3,6 +3,7 @@
 from ninja import NinjaAPI
 
 from server.aids.api import router as aids
+from server.cards.api import router as cards
 from server.docket.api import router as docket
 from server.documents.api import router as documents
 from server.errors import register
@@ -19,6 +20,8 @@ __all__ = ["api"]
 
 api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
-ROUTERS = (schools, founding, documents, docket, planning, aids, lessons, progress, work, takeout)
+ROUTERS = (
+    schools, founding, documents, docket, planning, cards, aids, lessons, progress, work, takeout,
+)  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

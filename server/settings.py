@@ -44,6 +44,12 @@ MIDDLEWARE = [
     "axes.middleware.AxesMiddleware",
     "simple_history.middleware.HistoryRequestMiddleware",
 ]
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "DIRS": [BASE_DIR / "server" / "cards" / "templates"],
+    }
+]
 ROOT_URLCONF = "server.urls"
 WSGI_APPLICATION = "server.wsgi.application"
 

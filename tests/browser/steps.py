@@ -29,6 +29,8 @@ def sign_in(page, person=MAREN, *, by_hand=False):
     expect(page.get_by_role("list", name="Calls")).to_be_visible()
     if not by_hand:
         _OPEN[person] = page.context.cookies()
+        if "/cues" not in page.url:
+            page.goto("/cues")
 
 
 def calls(page):

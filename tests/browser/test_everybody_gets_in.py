@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 from tests.browser.axe import found
 from tests.browser.steps import INES, choose, field, sign_in
 
-SCREENS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare", "people", "diary",
+SCREENS = ("seat", "ground", "cues", "card", "drive", "tape", "shift", "compare", "people", "diary",
            "garage", "places", "methods", "standards", "school", "hill", "trailer")  # fmt: skip
 
 

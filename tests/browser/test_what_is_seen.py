@@ -1,11 +1,13 @@
 """What is seen: pictures of every stop, cues to choose among, the ground from the seat."""
 
 import re
+from xml.etree import ElementTree
 
 from playwright.sync_api import expect
+from pypdf import PdfReader
 
 from server.planning.models import CueSheet
-from tests.browser.steps import MAREN, TEODOR, calls, choose, sign_in, station
+from tests.browser.steps import INES, MAREN, TEODOR, calls, choose, sign_in, station
 
 
 def picture(page, name):
@@ -101,3 +103,35 @@ def test_the_ground_from_the_seat_its_mirrors_and_what_is_hidden_at_a_place(page
     expect(page.get_by_text(re.compile("^What is up to .* tall is hidden here"))).to_be_visible()
     page.mouse.move(box["x"] + 0.9 * box["width"], box["y"] + 0.5 * box["height"])
     expect(page.get_by_text("Nothing is hidden here.")).to_be_visible()
+
+
+def test_the_card_and_any_drawing_are_taken_along(page, tmp_path):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Ines Varga")
+    page.get_by_role("button", name="Cue card (PDF)").click()
+    with page.expect_download() as begun:
+        page.get_by_role("menuitem", name="A5", exact=True).click()
+    assert begun.value.suggested_filename == "cue-card-ines-varga.pdf"
+    begun.value.save_as(tmp_path / "card.pdf")
+    assert len(PdfReader(tmp_path / "card.pdf").pages) == 1
+    with page.expect_download() as begun:
+        page.get_by_role("button", name="Save this drawing (SVG): Plan of the manoeuvre").click()
+    assert begun.value.suggested_filename == "plan-of-the-manoeuvre-quay-street.svg"
+    begun.value.save_as(tmp_path / "plan.svg")
+    # What stands in the file is what stands on the screen, whole.
+    drawn = ElementTree.parse(tmp_path / "plan.svg").getroot()  # noqa: S314  our own
+    shown = page.get_by_role("img", name="Plan of the manoeuvre").locator("path")
+    assert len(drawn.findall(".//{http://www.w3.org/2000/svg}path")) == shown.count() > 20
+
+
+def test_a_learner_comes_to_their_own_card_on_a_phone(open_page):
+    page = open_page(390, 844, has_touch=True, is_mobile=True)
+    sign_in(page, INES, by_hand=True)
+    expect(page).to_have_url(re.compile("/card"))
+    expect(page.get_by_role("heading", name="Straight-run reverse park", level=1)).to_be_visible()
+    stops = page.get_by_role("list", name="Calls").get_by_role("listitem")
+    expect(stops.first).to_contain_text("all round")
+    expect(stops.first.get_by_role("img", name="Sight picture")).to_be_visible()
+    expect(stops.last).to_contain_text("Last stop")
+    for stop in stops.all()[1:-1]:
+        expect(stop).to_contain_text(re.compile("In the .*stands|runs"))

@@ -66,6 +66,8 @@ def requests_naming(house):
             "vehicle": vehicle.pk, "sideways_m": 0.2, "gear": "reverse", "way": "away"}),
         "sheet_make": ("POST", "/api/sheets", {**docket, "learner": learner}),
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
+        "sheet_card": ("GET", f"/api/sheets/{sheet}/card", None),
+        "plan_card": ("POST", "/api/plan/card", {**docket, "learner": learner}),
         "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),
         "standings_list": ("GET", f"/api/standings?learner={learner}", None),
         "uses_list": ("GET", f"/api/uses?document={vehicle.document_id}", None),

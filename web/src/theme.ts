@@ -21,6 +21,7 @@ export const ink = {
   parked: "#8B8371",
   line: "#DAD3C4",
   cabin: "#232E31",
+  sky: "#DCE5E8",
 } as const;
 
 const family = '"Atkinson Hyperlegible Next Variable", system-ui, sans-serif';

@@ -71,3 +71,15 @@ export const ask = {
   put: asking("put"),
   delete: asking("delete"),
 };
+
+/** A file that an operation answers with. */
+export const askForFile = async <P extends PathsWithMethod<paths, "post">>(
+  path: P,
+  body: Operation<P, "post"> extends { requestBody: { content: { "application/json": infer B } } }
+    ? B
+    : never,
+): Promise<Blob> => {
+  const init = { body, parseAs: "blob" };
+  const { data }: { data?: unknown } = await client.request("post", path, init as never);
+  return data as Blob;
+};

@@ -166,6 +166,12 @@ export const planBody = (docket: Docket, options: PlanOptions) => ({
   options,
 });
 
+/** The same with the method as it is being changed, where it is. */
+export const draftBody = (docket: Docket, options: PlanOptions, changed?: MethodBody) => ({
+  ...planBody(docket, options),
+  method_body: changed ?? null,
+});
+
 /** What a driver sees of the ground round a vehicle, as both are measured or being changed. */
 export const aroundQuery = (vehicle: VehicleBody, seat: SeatBody) =>
   queryOptions({
@@ -176,7 +182,7 @@ export const aroundQuery = (vehicle: VehicleBody, seat: SeatBody) =>
 
 /** What is seen at every stop of that plan. */
 export const sightsQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
-  const body = { ...planBody(docket, options), method_body: changed ?? null };
+  const body = draftBody(docket, options, changed);
   return queryOptions({
     queryKey: ["sights", body] as const,
     queryFn: ({ signal }) => ask.post("/api/plan/sights", { body, signal }),
@@ -191,7 +197,7 @@ export const filmQuery = (
   changed: MethodBody | undefined,
   call: number,
 ) => {
-  const body = { ...planBody(docket, options), method_body: changed ?? null, call };
+  const body = { ...draftBody(docket, options, changed), call };
   return queryOptions({
     queryKey: ["film", body],
     queryFn: ({ signal }) => ask.post("/api/plan/film", { body, signal }),
@@ -201,7 +207,7 @@ export const filmQuery = (
 
 /** A plan of the docket, or of its method as it is being changed. */
 export const planQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
-  const body = { ...planBody(docket, options), method_body: changed ?? null };
+  const body = draftBody(docket, options, changed);
   return queryOptions({
     queryKey: ["plan", body],
     queryFn: ({ signal }) => ask.post("/api/plan", { body, signal }),

@@ -681,6 +681,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plan/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Card
+         * @description A docket on one page, to be printed: what is on the screen, kept or not.
+         */
+        post: operations["plan_card"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/{sheet_id}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet Card
+         * @description A kept sheet on one page; a learner's own too.
+         */
+        get: operations["sheet_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shuffle": {
         parameters: {
             query?: never;
@@ -4290,6 +4330,52 @@ export interface components {
             learner: number;
         };
         /**
+         * CardIn
+         * @description A docket as it stands on the screen, and what its card is printed on.
+         */
+        CardIn: {
+            /** Vehicle */
+            vehicle: number;
+            /** Seat */
+            seat: number;
+            /** Ground */
+            ground: number;
+            /** Method */
+            method: number;
+            /** Standard */
+            standard: number;
+            /**
+             * @default {
+             *       "gap_m": null,
+             *       "kerb_m": null,
+             *       "ahead_m": null,
+             *       "turns_per_metre": null,
+             *       "pinned": {},
+             *       "shifts_m": {},
+             *       "picks": {},
+             *       "dipped": false
+             *     }
+             */
+            options: components["schemas"]["OptionsIO"];
+            /** Method Body */
+            method_body?: {
+                [key: string]: unknown;
+            } | null;
+            /** Learner */
+            learner: number;
+            /**
+             * Paper
+             * @default a5
+             * @enum {string}
+             */
+            paper: "a5" | "half-letter";
+            /**
+             * Large
+             * @default false
+             */
+            large: boolean;
+        };
+        /**
          * ShuffleOut
          * @description reach_m : how far the end that leads out swings the other way first.
          */
@@ -6275,6 +6361,55 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SheetOut"];
+                };
+            };
+        };
+    };
+    plan_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+        };
+    };
+    sheet_card: {
+        parameters: {
+            query?: {
+                paper?: "a5" | "half-letter";
+                large?: boolean;
+            };
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
         };

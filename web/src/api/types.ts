@@ -38,6 +38,7 @@ export type Entry<K extends Kind = Kind> = Entries[K];
 export type Revision<K extends Kind = Kind> = Entry<K>["latest"];
 export type Plan = Schemas["PlanOut"];
 export type PlanOptions = Schemas["OptionsIO"];
+export type CardIn = Schemas["CardIn"];
 export type Call = Schemas["CallOut"];
 export type Look = Schemas["LookOut"];
 export type Around = Schemas["AroundOut"];

@@ -26,12 +26,11 @@ const COLOURS: Readonly<Record<string, string>> = {
   "dash face": "#161D20",
   "steering wheel": "#0C1113",
   "mirror case": "#12191B",
-  "mirror sky": "#DCE5E8",
+  "mirror sky": ink.sky,
   "mirror rim": "none",
 };
 /** Walls, poles and whatever else stands there. */
 const STANDING = "#8C7F6B";
-const SKY = "#DCE5E8";
 const FLAT = new Set(["road", "land"]);
 
 interface Props {
@@ -51,7 +50,7 @@ export const SightPicture = ({ picture, moved, label }: Props) => {
       width="100%"
       role="img"
       aria-label={label}
-      style={{ display: "block", background: SKY, borderRadius: 8 }}
+      style={{ display: "block", background: ink.sky, borderRadius: 8 }}
     >
       <Parts parts={there.outside} />
       {picture.panes.length > 0 && (
@@ -133,7 +132,7 @@ const LargeGlass = ({ glass, parts, marked, left, within }: LargeProps) => {
         strokeLinejoin="round"
       />
       <g clipPath={`url(#${clip})`}>
-        <rect width={width} height={height} fill={SKY} />
+        <rect width={width} height={height} fill={ink.sky} />
         <Parts parts={parts} />
       </g>
       <path d={outline(glass.outline)} fill="none" stroke={ink.chalk} strokeWidth={2} />

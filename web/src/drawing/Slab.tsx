@@ -5,7 +5,12 @@ import { ruler } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
 import { type Bounds, FrameProvider, makeFrame } from "./frame";
+import { SaveDrawing } from "./SaveDrawing";
 import { useSize } from "./useSize";
+
+/** Above the scale, where the drawing is large enough to be one. */
+const SAVED_FROM = 400;
+const SAVED_AT = { right: 8, bottom: 34 };
 
 interface Props {
   bounds: Bounds;
@@ -47,6 +52,7 @@ export const Slab = ({ bounds, label, children, overlay, named = true }: Props) 
             <ScaleBar scale={frame.scale} width={width} height={height} />
           </svg>
           {overlay}
+          {width > SAVED_FROM && <SaveDrawing name={label} ground={ink.tarmac} at={SAVED_AT} />}
         </FrameProvider>
       )}
     </Box>

@@ -22,6 +22,7 @@ const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
 const DriveStation = lazy(() => import("../stations/drive/DriveStation"));
 const TapeStation = lazy(() => import("../stations/tape/TapeStation"));
 const ShiftStation = lazy(() => import("../stations/shift/ShiftStation"));
+const CardPage = lazy(() => import("../stations/card/CardPage"));
 const Compare = lazy(() => import("../stations/compare/Compare"));
 const People = lazy(() => import("../desk/People"));
 const Diary = lazy(() => import("../desk/Diary"));
@@ -60,6 +61,8 @@ const Stations = ({ session }: { session: Session }) => {
   // Asked for while the words come; nothing can be drawn before there are both.
   const docket = useQuery(docketQuery(useDocketIds()));
   useLanguage(session);
+  // Whoever learns has come for their card.
+  const teaches = session.person?.role !== "learner";
   // Something of which the school has nothing yet; while more is fetched it is as it was.
   const begun = useRef<boolean | null>(null);
   if (docket.data) begun.current = true;
@@ -76,6 +79,7 @@ const Stations = ({ session }: { session: Session }) => {
         <Route path="/drive" element={<DriveStation />} />
         <Route path="/tape" element={<TapeStation />} />
         <Route path="/shift" element={<ShiftStation />} />
+        <Route path="/card" element={<CardPage />} />
         <Route path="/compare" element={<Compare />} />
         <Route path="/people" element={<People />} />
         <Route path="/diary" element={<Diary />} />
@@ -88,7 +92,7 @@ const Stations = ({ session }: { session: Session }) => {
         <Route path="/standards" element={<Standards />} />
       </Route>
       {/* Outside the house, which would rewrite the address while it is being left. */}
-      <Route path="*" element={<Navigate to="/cues" replace />} />
+      <Route path="*" element={<Navigate to={teaches ? "/cues" : "/card"} replace />} />
     </Routes>
   );
 };

@@ -1,7 +1,10 @@
-/** Hands a document to the person as a JSON file. */
+/** Hands a file to the person; what is none yet goes as JSON. */
 export const download = (name: string, content: unknown): void => {
-  const text = JSON.stringify(content, null, 2);
-  const url = URL.createObjectURL(new Blob([text], { type: "application/json" }));
+  const file =
+    content instanceof Blob
+      ? content
+      : new Blob([JSON.stringify(content, null, 2)], { type: "application/json" });
+  const url = URL.createObjectURL(file);
   const link = document.createElement("a");
   link.href = url;
   link.download = name.replace(/[^\w.-]+/g, "-").toLowerCase();

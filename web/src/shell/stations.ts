@@ -20,6 +20,7 @@ export const STATIONS: readonly Station[] = [
 ];
 
 export const DESK = [
+  { path: "/card", name: "shell.card" },
   { path: "/people", name: "shell.people" },
   { path: "/diary", name: "shell.diary" },
   { path: "/garage", name: "shell.garage" },

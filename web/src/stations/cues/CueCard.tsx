@@ -6,6 +6,7 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
 import type { Call, Frame, MethodBody, Metres, Plan, Spot, VehicleBody } from "../../api/types";
+import { SaveDrawing } from "../../drawing/SaveDrawing";
 import { SightPicture } from "../../drawing/SightPicture";
 import { Term } from "../../shell/Term";
 import { ink } from "../../theme";
@@ -92,7 +93,13 @@ export const CueCard = memo((props: Props) => {
 });
 
 const Picture = ({ spot, moved, label }: Pick<Props, "spot" | "moved"> & { label: string }) => {
-  if (spot?.picture) return <SightPicture picture={spot.picture} moved={moved} label={label} />;
+  if (spot?.picture)
+    return (
+      <Box sx={{ position: "relative" }}>
+        <SightPicture picture={spot.picture} moved={moved} label={label} />
+        <SaveDrawing name={label} ground={ink.sky} at={{ right: 6, top: 6 }} />
+      </Box>
+    );
   if (spot) return null;
   return (
     <Box

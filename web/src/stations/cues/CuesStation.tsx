@@ -6,6 +6,7 @@ import { useCallback, useDeferredValue, useState } from "react";
 import { ApiError } from "../../api/client";
 import type { Docket, Plan } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
+import { SaveDrawing } from "../../drawing/SaveDrawing";
 import { at } from "../../drawing/scrub";
 import { PLACES } from "../../places";
 import { Columns } from "../../shell/Columns";
@@ -132,7 +133,14 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             cue.change(part);
           }}
         />
-        <Box sx={{ background: ink.sheet, borderRadius: 2, border: `1px solid ${ink.line}` }}>
+        <Box
+          sx={{
+            position: "relative",
+            background: ink.sheet,
+            borderRadius: 2,
+            border: `1px solid ${ink.line}`,
+          }}
+        >
           <Ribbon
             plan={read}
             lockTurns={vehicle.steering.lock_turns}
@@ -142,6 +150,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             onScrub={setS}
             onCall={setActive}
           />
+          <SaveDrawing name={t("cues.ribbon")} ground={ink.sheet} at={{ right: 2, top: 2 }} />
         </Box>
       </Box>
       <Box sx={{ display: "grid", gridTemplateRows: "minmax(0, 1fr) auto", gap: 1, minHeight: 0 }}>
@@ -205,7 +214,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           {hill && <OnAHill />}
           {Aids && <Aids docket={docket} />}
         </Box>
-        <SheetBar docket={docket} plan={shown} cue={cue} unsaved={draft.changed} />
+        <SheetBar docket={docket} plan={shown} cue={cue} draft={changed} />
       </Box>
       <PrintedCues
         docket={docket}

@@ -8,27 +8,29 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "react-router";
 import { ask } from "../../api/client";
 import { planBody } from "../../api/queries";
-import type { Docket, Plan } from "../../api/types";
+import type { Docket, MethodBody, Plan } from "../../api/types";
 import { download } from "../../shell/download";
 import { MainAction } from "../../shell/MainAction";
 import { useMay, withoutSheet } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
+import { CardMenu } from "./CardMenu";
 import type { useCueOptions } from "./useCueOptions";
 
 interface Props {
   docket: Docket;
   plan: Plan;
   cue: ReturnType<typeof useCueOptions>;
-  /** The method is being changed: what is shown is nobody's sheet yet. */
-  unsaved: boolean;
+  /** The method while it is being changed: what is shown is nobody's sheet yet. */
+  draft: MethodBody | undefined;
 }
 
-export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
+export const SheetBar = ({ docket, plan, cue, draft }: Props) => {
   const client = useQueryClient();
   const navigate = useNavigate();
   const { search } = useLocation();
   const teaches = useMay().teach;
+  const unsaved = draft !== undefined;
   const toDrive = () => navigate({ pathname: "/drive", search });
   const keep = useMutation({
     mutationFn: () =>
@@ -72,6 +74,7 @@ export const SheetBar = ({ docket, plan, cue, unsaved }: Props) => {
         </MainAction>
       )}
       <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap" }}>
+        <CardMenu docket={docket} options={cue.options} draft={draft} />
         <Button size="small" onClick={() => window.print()}>
           {t("cues.print")}
         </Button>

@@ -1,0 +1,1 @@
+"""Cue cards: a docket on one page of paper, to take along."""

@@ -1,0 +1,46 @@
+from typing import Any
+
+from django.http import HttpResponse
+from ninja import Router
+
+from server.cards.paper import PaperName
+from server.cards.schemas import CardIn
+from server.cards.services import card_of_docket, card_of_sheet
+from server.docket.services import learner_of
+from server.documents.models import Kind
+from server.planning.models import SHEET, CueSheet
+from server.planning.services import current, revisions_of
+from server.schools.access import Caller
+
+router = Router(tags=["cards"])
+
+_PDF: dict[str, Any] = {
+    "responses": {200: {"description": "OK", "content": {"application/pdf": {}}}}
+}
+
+
+@router.post("/plan/card", operation_id="plan_card", openapi_extra=_PDF)
+def plan_card(request: Caller, body: CardIn) -> HttpResponse:
+    """A docket on one page, to be printed: what is on the screen, kept or not."""
+    learner = learner_of(request, body.learner)
+    revisions = revisions_of(request.school, {kind: getattr(body, kind) for kind in Kind.values})
+    options = body.options.model_dump(exclude_defaults=True)
+    pdf = card_of_docket(
+        learner, revisions, options, body.method_body, body.paper, large=body.large
+    )
+    return _answer(pdf, learner.name)
+
+
+@router.get("/sheets/{sheet_id}/card", operation_id="sheet_card", openapi_extra=_PDF)
+def sheet_card(
+    request: Caller, sheet_id: int, paper: PaperName = "a5", large: bool = False
+) -> HttpResponse:
+    """A kept sheet on one page; a learner's own too."""
+    sheet = current(CueSheet.objects.for_caller(request).prefetch_related(*SHEET).get(pk=sheet_id))
+    return _answer(card_of_sheet(sheet, paper, large=large), sheet.learner.name)
+
+
+def _answer(pdf: bytes, learner: str) -> HttpResponse:
+    answer = HttpResponse(pdf, content_type="application/pdf")
+    answer["Content-Disposition"] = 'inline; filename="cue-card.pdf"'
+    return answer

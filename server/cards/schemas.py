@@ -1,0 +1,10 @@
+from server.cards.paper import PaperName
+from server.planning.schemas import DraftIn
+
+
+class CardIn(DraftIn):
+    """A docket as it stands on the screen, and what its card is printed on."""
+
+    learner: int
+    paper: PaperName = "a5"
+    large: bool = False

@@ -1,0 +1,74 @@
+"""Cards of kept sheets and of dockets that are being looked at."""
+
+from typing import Any
+
+from babel.dates import format_date, format_time
+from django.utils import timezone
+
+from server.cards.card import Docket, card_of
+from server.cards.paper import PaperName, paper_of
+from server.cards.printing import pdf_of
+from server.documents.models import Revision
+from server.planning.models import CueSheet
+from server.planning.services import compute_plan, compute_sights
+from server.schools.models import Member, School
+
+__all__ = ["card_of_docket", "card_of_sheet"]
+
+
+def card_of_sheet(sheet: CueSheet, paper: PaperName, *, large: bool) -> bytes:
+    """The PDF of a kept sheet, which tells what its learner was told."""
+    return _pdf(
+        sheet.learner, sheet.revisions, sheet.options, sheet.method.body, sheet.plan,
+        paper, large=large, unsaved=False,
+    )  # fmt: skip
+
+
+def card_of_docket(
+    learner: Member,
+    revisions: dict[str, Revision],
+    options: dict[str, Any],
+    method_body: dict[str, Any] | None,
+    paper: PaperName,
+    *,
+    large: bool,
+) -> bytes:
+    """The PDF of a docket as it is now; method_body stands in for the method's own."""
+    plan = compute_plan(revisions, options, method_body)
+    method = revisions["method"].body if method_body is None else method_body
+    return _pdf(
+        learner, revisions, options, method, plan,
+        paper, large=large, unsaved=method_body is not None,
+    )  # fmt: skip
+
+
+def _pdf(
+    learner: Member,
+    revisions: dict[str, Revision],
+    options: dict[str, Any],
+    method: dict[str, Any],
+    plan: dict[str, Any],
+    name: PaperName,
+    *,
+    large: bool,
+    unsaved: bool,
+) -> bytes:
+    school: School = learner.school
+    docket = Docket(
+        learner=learner.name,
+        revisions=revisions,
+        method=method,
+        plan=plan,
+        sights=compute_sights(revisions, options, method if unsaved else None),
+        dipped=bool(options.get("dipped")),
+        unsaved=unsaved,
+    )
+    paper = paper_of(name, large=large)
+    return pdf_of(card_of(docket, school, paper, _now(school)), paper, school.locale)
+
+
+def _now(school: School) -> str:
+    """Day and hour as they are written there; the invented language writes them as English does."""
+    locale = "en" if school.locale == "en-XA" else school.locale.replace("-", "_")
+    now = timezone.now().astimezone(school.zone)
+    return f"{format_date(now, locale=locale)}, {format_time(now, 'short', locale=locale)}"
