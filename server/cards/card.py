@@ -4,7 +4,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field
 from typing import Any, Literal
 
-from faircorner.documents.reading import read_document
+from faircorner.documents.reading import in_full, read_document
 from faircorner.said import Length, Said
 from faircorner.said.catalogue import names
 
@@ -164,7 +164,9 @@ def _call(docket: Docket, call: dict[str, Any], teller: _Teller) -> Stop:
         mark="last call" if number == len(plan["calls"]) else "call",
         number=number,
         say=docket.method["steps"][call["leg"]]["say"],
-        lines=_lines(teller.told(call["said"]), teller.told(call["seen"])),
+        lines=_lines(
+            teller.told(call["said"]), teller.told(call["seen"]), _rests(docket, number, teller)
+        ),
         strong=_lines(teller.told(call["instead"]), _moved(call, teller)),
         looks=_looks(plan, call["leg"], teller),
         edges=tuple(_edges(call, teller)) if plan["feasible"] else (),
@@ -208,13 +210,23 @@ def _spot(docket: Docket, number: int) -> dict[str, Any] | None:
     return next((spot for spot in spots if spot["call"] == number), None)
 
 
+def _chosen(docket: Docket, number: int) -> dict[str, Any] | None:
+    """The cue that is told there."""
+    spot = _spot(docket, number) or {"candidates": ()}
+    return next((c for c in spot["candidates"] if c["key"] == spot["chosen"]), None)
+
+
 def _seen_at(docket: Docket, number: int, teller: _Teller) -> str:
     """What is seen at the first stop or the last, where it is sharp enough to stop by."""
-    spot = _spot(docket, number)
-    if spot is None:
-        return ""
-    sharp = any(c["sharp"] for c in spot["candidates"] if c["key"] == spot["chosen"])
-    return teller.told(spot["seen"]) if sharp else ""
+    spot, chosen = _spot(docket, number), _chosen(docket, number)
+    return teller.told(spot["seen"]) if spot and chosen and chosen["sharp"] else ""
+
+
+def _rests(docket: Docket, number: int, teller: _Teller) -> str:
+    """What a call's cue is told by that nobody measured; empty where everything was."""
+    chosen = _chosen(docket, number)
+    said = Said() if chosen is None else Said.of(chosen["rests"])
+    return teller.said(Said("card it rests", what=said)) if said else ""
 
 
 def _picture(docket: Docket, number: int) -> SightDrawing | None:
@@ -228,7 +240,21 @@ def _picture(docket: Docket, number: int) -> SightDrawing | None:
 def _foot(docket: Docket, teller: _Teller) -> Iterator[str]:
     yield teller.said(Said("card computed"))
     yield from _measured(docket.revisions["vehicle"].body, teller)
+    yield teller.said(_eye(docket.revisions["seat"].body))
     yield teller.said(Said("card cautions"))
+
+
+def _eye(seat: dict[str, Any]) -> Said:
+    """How the eye was found, and how far off it may be."""
+    seat = in_full(seat)
+    off = Length(max(seat["uncertain_m"].values()))
+    match seat["eye_by"]:
+        case "tape":
+            return Said("card eye taped", off=off)
+        case "two readings":
+            return Said("card eye by two", off=off)
+        case _:
+            return Said("card eye estimated", off=off)
 
 
 def _measured(vehicle: dict[str, Any], teller: _Teller) -> Iterator[str]:

@@ -35,7 +35,7 @@ from faircorner.shift import SimulatedLearner
 from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
 from server.demo.places import quarry_places, standards, tidewell_places
 from server.documents.models import Revision
-from server.documents.services import create_document
+from server.documents.services import create_document, give_seat
 from server.lessons.models import Lesson
 from server.lessons.services import keep_attempt, tape_attempt
 from server.planning.models import CueSheet
@@ -142,6 +142,7 @@ class _Loader:
     def _drive(self, lead: Member, learner: Learner, index: int) -> None:
         person = self._member(learner.username, learner.name, Role.LEARNER, learner.note)
         vehicle, seat = self.seats[learner.seat]
+        give_seat(self.school, seat.document_id, sitter_id=person.pk)
         ground = next(g for g in self.grounds if g.name.startswith(learner.place))
         method = self.methods[learner.method]
         revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,

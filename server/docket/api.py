@@ -2,7 +2,7 @@ from faircorner.said import Said
 from ninja import Router, Status
 
 from server.docket.schemas import DocketOut
-from server.docket.services import Missing, changed_since, learner_of, resolved
+from server.docket.services import Missing, changed_since, learner_of, resolved, sits_in, sitter_of
 from server.documents.services import latest_revisions
 from server.errors import Problem
 from server.lessons.models import Attempt
@@ -45,7 +45,7 @@ def _docket(
     mine = CueSheet.objects.for_caller(request).filter(learner=person)
     made = mine.prefetch_related(*SHEET)
     last = made.first() if sheet is None else made.get(pk=sheet)
-    revisions = resolved(latest_revisions(request.school), asked, last)
+    revisions = resolved(latest_revisions(request.school), asked, last, person)
     sheets = mine.belonging(person, revisions)
     chosen = sheets.filter(pk__in=[sheet] if sheet else []).first() or sheets.first()
     attempts = Attempt.objects.for_caller(request, "cue_sheet__learner").filter(
@@ -54,6 +54,8 @@ def _docket(
     return {
         "learner": person,
         **revisions,
+        "sits_here": sits_in(person, revisions["seat"]),
+        "seat_of": sitter_of(revisions["seat"]),
         "sheet_id": chosen and chosen.pk,
         "sheet_options": chosen and chosen.options,
         "since": [] if chosen is None else changed_since(chosen, revisions),

@@ -27,6 +27,8 @@ class SinceOut(Schema):
 class DocketOut(Schema):
     """The context of all six stations, resolved.
 
+    sits_here : whether the seat is this learner's own, or one they have driven in; seat_of : whose
+    it is, empty for nobody's
     sheet_id : the cue sheet that is gone on with, if there is any for these documents; since :
     what has changed since it was made
     picks : the cues that were chosen when the method was last kept for this vehicle and seat
@@ -38,6 +40,8 @@ class DocketOut(Schema):
     ground: GroundRevision
     method: MethodRevision
     standard: StandardRevision
+    sits_here: bool
+    seat_of: str
     sheet_id: int | None
     sheet_options: OptionsIO | None
     since: list[SinceOut]

@@ -9,7 +9,7 @@ from server.planning.models import CueSheet
 from server.schools.access import Caller
 from server.schools.models import Member, Role
 
-__all__ = ["Missing", "changed_since", "learner_of", "resolved"]
+__all__ = ["Missing", "changed_since", "learner_of", "resolved", "sits_in", "sitter_of"]
 
 
 class Missing(Exception):
@@ -45,9 +45,14 @@ def learner_of(request: Caller, learner: int | None) -> Member:
 
 
 def resolved(
-    newest: list[Revision], asked: dict[str, int | None], last: CueSheet | None
+    newest: list[Revision],
+    asked: dict[str, int | None],
+    last: CueSheet | None,
+    learner: Member,
 ) -> dict[str, Revision]:
     """Newest revisions of what was asked for; else of the learner's last sheet; else the first.
+
+    Of seats the learner's own one comes before the first.
 
     A method asked for without a ground brings one that it suits; any other method or standard
     that does not suit the ground gives way to the first that does.
@@ -56,7 +61,7 @@ def resolved(
         kind: document or (None if last is None else getattr(last, kind).document_id)
         for kind, document in asked.items()
     }
-    seat = _chosen(newest, "seat", wanted["seat"])
+    seat = _chosen(newest, "seat", wanted["seat"] or _own_seat(newest, learner))
     method = _chosen(newest, "method", wanted["method"])
     ground = _chosen(newest, "ground", wanted["ground"])
     if not _suit(ground, method):
@@ -70,6 +75,24 @@ def resolved(
     vehicle = _chosen(newest, "vehicle", seat.document.vehicle_id)
     return {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
             "standard": standard}  # fmt: skip
+
+
+def _own_seat(newest: list[Revision], learner: Member) -> int | None:
+    """The learner's usual seat, the one measured last where there are several."""
+    own = [r.document_id for r in _of(newest, "seat") if r.document.sitter_id == learner.pk]
+    return max(own, default=None)
+
+
+def sits_in(learner: Member, seat: Revision) -> bool:
+    """Whether a seat is this learner's: theirs by name, or one that they have driven in."""
+    sheets = CueSheet.objects.filter(learner=learner, seat__document=seat.document_id)
+    return seat.document.sitter_id == learner.pk or sheets.exists()
+
+
+def sitter_of(seat: Revision) -> str:
+    """Whose usual seat it is; empty for nobody's."""
+    sitter = seat.document.sitter
+    return "" if sitter is None else sitter.name
 
 
 def changed_since(sheet: CueSheet, revisions: dict[str, Revision]) -> list[dict[str, Any]]:

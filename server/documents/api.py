@@ -4,6 +4,7 @@ from typing import Literal
 from django.db.models import Prefetch, Q
 from django.db.models.functions import Lower
 from faircorner.documents.around import around_document
+from faircorner.documents.eyes import eye_document, find_eye
 from faircorner.documents.ground import (
     ground_document,
     sketch_document,
@@ -11,7 +12,8 @@ from faircorner.documents.ground import (
     thing_document,
 )
 from faircorner.documents.reading import read_document
-from faircorner.documents.usual import UsualRequest, usual_vehicle
+from faircorner.documents.usual import UsualRequest, slips_of, usual_vehicle
+from faircorner.documents.vehicle import VehicleDocument
 from faircorner.ground import (
     KINDS,
     Ground,
@@ -29,6 +31,7 @@ from faircorner.ground import (
 from faircorner.model import inside
 from faircorner.said import names
 from faircorner.sides import turned_back
+from faircorner.vehicle import circle_of_arc
 from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
 from ninja.pagination import paginate
@@ -37,12 +40,16 @@ from server.documents.models import Document, Revision
 from server.documents.schemas import (
     AddBehindIn,
     AdjustIn,
+    ArcIn,
     AroundIn,
     AroundOut,
     AwayIO,
     BayIn,
+    CircleOut,
     CreateIn,
     DocumentOut,
+    EyeIn,
+    EyeOut,
     GroundIn,
     GroundOut,
     KindName,
@@ -52,6 +59,7 @@ from server.documents.schemas import (
     ReviseIn,
     RevisionOut,
     RoadIn,
+    SitterIO,
     ThingIn,
     UsualOut,
     VocabularyOut,
@@ -59,12 +67,13 @@ from server.documents.schemas import (
 )
 from server.documents.services import (
     create_document,
+    give_seat,
     merge_draft,
     put_away,
     revise_document,
 )
 from server.lists import Search
-from server.schools.access import SHAPE, Caller, may
+from server.schools.access import SHAPE, TEACH, Caller, may
 
 router = Router(tags=["documents"], by_alias=True)
 
@@ -149,6 +158,13 @@ def document_away(request: Caller, document_id: int, body: AwayIO) -> object:
     return put_away(request.school, document_id, away=body.away)
 
 
+@router.put("/documents/{document_id}/sitter", response=SitterIO, operation_id="document_sitter")
+@may(*TEACH)
+def document_sitter(request: Caller, document_id: int, body: SitterIO) -> object:
+    """A seat becomes a learner's usual one, or nobody's."""
+    return give_seat(request.school, document_id, sitter_id=body.sitter_id)
+
+
 @router.post("/documents/{document_id}/merge", response=MergeOut, operation_id="document_merge")
 @may(*SHAPE)
 def document_merge(request: Caller, document_id: int, body: MergeIn) -> object:
@@ -164,8 +180,26 @@ def vocabulary_read(request: Caller) -> object:
 
 @router.post("/vehicles/usual", response=UsualOut, operation_id="vehicle_usual")
 def vehicle_usual(request: Caller, body: UsualRequest) -> object:
-    """A vehicle to begin from: what was measured so far, the rest as is usual for its class."""
-    return {"body": usual_vehicle(body)}
+    """A vehicle to begin from: what was measured so far, the rest as is usual for its class.
+
+    With the likely slip behind every measure that is unlike such a body.
+    """
+    return {"body": usual_vehicle(body), "slips": [slip.document() for slip in slips_of(body)]}
+
+
+@router.post("/vehicles/circle", response=CircleOut, operation_id="vehicle_circle")
+def vehicle_circle(request: Caller, body: ArcIn) -> object:
+    """A circle from three chalk marks on part of it."""
+    circle, uncertain = circle_of_arc(body.chord_m, body.rise_m)
+    return {"kerb_circle_m": circle, "uncertain_m": uncertain}
+
+
+@router.post("/seats/eye", response=EyeOut, operation_id="seat_eye")
+def seat_eye(request: Caller, body: EyeIn) -> object:
+    """Where an eye is, by two or three readings of the tape or by how tall the driver is."""
+    with inside("vehicle"):
+        vehicle = VehicleDocument.read(body.vehicle)
+    return eye_document(find_eye(vehicle, body))
 
 
 @router.post("/vehicles/around", response=AroundOut, operation_id="vehicle_around")
@@ -175,6 +209,7 @@ def vehicle_around(request: Caller, body: AroundIn) -> object:
         vehicle = read_document("vehicle", body.vehicle).build()
     with inside("seat"):
         seat = read_document("seat", body.seat).build()
+        vehicle = seat.sits_in(vehicle)
     return around_document(vehicle, seat)
 
 

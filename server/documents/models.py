@@ -50,6 +50,10 @@ class Document(models.Model):
     vehicle = models.ForeignKey(
         "self", on_delete=models.PROTECT, null=True, blank=True, related_name="seats"
     )
+    # Whose seat it usually is; nobody's where it was measured for no one in particular.
+    sitter = models.ForeignKey(
+        Member, on_delete=models.SET_NULL, null=True, blank=True, related_name="seats"
+    )
 
     # Out of the way, not gone: what was made with it goes on, and it can be brought back.
     away = models.BooleanField(default=False)
@@ -66,7 +70,11 @@ class Document(models.Model):
                 condition=models.Q(kind="seat", vehicle__isnull=False)
                 | (~models.Q(kind="seat") & models.Q(vehicle__isnull=True)),
                 name="only_seats_have_a_vehicle",
-            )
+            ),
+            models.CheckConstraint(
+                condition=models.Q(kind="seat") | models.Q(sitter__isnull=True),
+                name="only_seats_have_a_sitter",
+            ),
         ]
 
     def __str__(self) -> str:

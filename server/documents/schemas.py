@@ -5,7 +5,9 @@ from django.utils import timezone
 from faircorner.cues import Look
 from faircorner.cues.events import EdgeName
 from faircorner.cues.places import OwnPoint
+from faircorner.documents.eyes import SeatRequest
 from faircorner.documents.reading import in_full, read_document
+from faircorner.documents.vehicle import EyeBy
 from faircorner.ground import Answer, Landmark, Lines, ThingKind, suitability
 from faircorner.ground import KindName as PlaceKind
 from ninja import Schema
@@ -99,6 +101,7 @@ class VehicleEntry(_Entry):
 class SeatEntry(_Entry):
     kind: Literal["seat"]
     vehicle_id: int
+    sitter_id: int | None
     vehicle_name: str
     latest: SeatRevision
 
@@ -139,8 +142,52 @@ DocumentOut: TypeAlias = Annotated[
 ]
 
 
+class SlipOut(Schema):
+    """A measure that is unlike such a body, and what it would be without the likely slip."""
+
+    field: str
+    said: SaidOut
+    instead: float | None
+
+
 class UsualOut(Schema):
     body: VehicleBody
+    slips: list[SlipOut]
+
+
+class ArcIn(RequestBody):
+    """Three chalk marks on part of a circle: how far the outer ones are apart, and how far the
+    middle one stands off the line between them.
+    """
+
+    chord_m: Annotated[float, Field(gt=0, le=60)]
+    rise_m: Annotated[float, Field(gt=0, le=20)]
+
+
+class CircleOut(Schema):
+    kerb_circle_m: float
+    uncertain_m: float
+
+
+class PlaceOut(Schema):
+    x_m: float
+    y_m: float
+    z_m: float
+
+
+class EyeIn(SeatRequest):
+    """A vehicle as it is measured or being changed, and the readings of an eye in it."""
+
+    vehicle: dict[str, Any]
+
+
+class EyeOut(Schema):
+    """An eye in the vehicle's frame, how it was found, and how far off it may be."""
+
+    eye: PlaceOut
+    eye_by: EyeBy
+    uncertain_m: PlaceOut
+    slips: list[SlipOut]
 
 
 class AroundIn(RequestBody):
@@ -216,10 +263,19 @@ class AwayIO(RequestBody):
     away: bool
 
 
+class SitterIO(RequestBody):
+    """The learner whose usual seat it is; null for nobody's."""
+
+    sitter_id: int | None
+
+
 class CreateIn(RequestBody):
+    """vehicle_id : of a seat, the vehicle it is in; sitter_id : and whose usual one it is"""
+
     kind: KindName
     body: dict[str, Any]
     vehicle_id: int | None = None
+    sitter_id: int | None = None
 
 
 class MergeIn(RequestBody):

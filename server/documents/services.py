@@ -4,15 +4,22 @@ from typing import Any
 
 from django.db import transaction
 from faircorner.documents.merging import merged
-from faircorner.documents.reading import accepted, in_full
+from faircorner.documents.reading import accepted, in_full, read_document
 from faircorner.errors import InputError
 from faircorner.said import Said
 
 from server.documents.models import Document, Kind, Revision
 from server.errors import Stale
-from server.schools.models import Member, School
+from server.schools.models import Member, Role, School
 
-__all__ = ["create_document", "latest_revisions", "merge_draft", "put_away", "revise_document"]
+__all__ = [
+    "create_document",
+    "give_seat",
+    "latest_revisions",
+    "merge_draft",
+    "put_away",
+    "revise_document",
+]
 
 
 def _checked(kind: str, body: dict[str, Any]) -> dict[str, Any]:
@@ -28,15 +35,47 @@ def create_document(
     body: dict[str, Any],
     author: Member | None = None,
     vehicle_id: int | None = None,
+    sitter_id: int | None = None,
 ) -> Revision:
-    """A new document with its first revision. Raises InputError naming the field."""
+    """A new document with its first revision. Raises InputError naming the field.
+
+    sitter_id : of a seat, the learner whose usual one it is
+    """
     if (kind == Kind.SEAT) != (vehicle_id is not None):
         raise InputError("vehicle_id", Said("a seat needs its vehicle"))
     vehicle = None
     if vehicle_id is not None:
         vehicle = Document.objects.for_school(school).get(pk=vehicle_id, kind=Kind.VEHICLE)
-    document = Document.objects.create(school=school, kind=kind, vehicle=vehicle)
-    return document.revisions.create(number=1, body=_checked(kind, body), author=author)
+    checked = _checked(kind, body)
+    _seat_suits(vehicle, checked)
+    document = Document.objects.create(
+        school=school, kind=kind, vehicle=vehicle, sitter=_sitter(school, kind, sitter_id)
+    )
+    return document.revisions.create(number=1, body=checked, author=author)
+
+
+def _sitter(school: School, kind: str, sitter_id: int | None) -> Member | None:
+    """The learner of this school whose seat it is. Raises InputError for what is no seat."""
+    if sitter_id is None:
+        return None
+    if kind != Kind.SEAT:
+        raise InputError("sitter_id", Said("only a seat has a sitter"))
+    return Member.objects.get(school=school, role=Role.LEARNER, pk=sitter_id)
+
+
+def give_seat(school: School, document_id: int, *, sitter_id: int | None) -> Document:
+    """A seat becomes a learner's usual one, or nobody's."""
+    document = Document.objects.for_school(school).get(pk=document_id)
+    document.sitter = _sitter(school, document.kind, sitter_id)
+    document.save(update_fields=["sitter"])
+    return document
+
+
+def _seat_suits(vehicle: Document | None, seat: dict[str, Any]) -> None:
+    """Raises InputError for a seat with a mark of its own on a mirror the vehicle has not."""
+    if vehicle is not None:
+        body = vehicle.revisions.latest("number").body
+        read_document("seat", seat).build().sits_in(read_document("vehicle", body).build())
 
 
 @transaction.atomic
@@ -48,9 +87,9 @@ def revise_document(
     latest = document.revisions.latest("number")
     if based_on != latest.number:
         raise Stale(Said("newer revision", edited=based_on, newest=latest.number))
-    return document.revisions.create(
-        number=latest.number + 1, body=_checked(document.kind, body), author=author
-    )
+    checked = _checked(document.kind, body)
+    _seat_suits(document.vehicle, checked)
+    return document.revisions.create(number=latest.number + 1, body=checked, author=author)
 
 
 def merge_draft(

@@ -361,6 +361,7 @@ class CandidateOut(Schema):
     """A cue that could be used, and what to know of it.
 
     before_m, after_m : rolled metres for which it shows, up to `followed_m`
+    rests : what it is told by that nobody measured, nothing where all was
     at_mark_m : how much later than called the thing stands exactly at its mark, negative earlier
     """
 
@@ -374,6 +375,7 @@ class CandidateOut(Schema):
     at_mark_m: float | None
     marked: bool
     sharp: bool
+    rests: SaidOut
     notes: list[SaidOut]
 
 

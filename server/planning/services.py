@@ -97,6 +97,7 @@ def scene_of(
     }
     if method_body is not None:
         built["method"] = read_document("method", method_body).build()
+    built["vehicle"] = built["seat"].sits_in(built["vehicle"])
     return Scene(**built, options=read_options(_options(options), built["method"]))
 
 

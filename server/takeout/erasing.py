@@ -1,6 +1,7 @@
 """A learner who asks to be forgotten: everything the school has of them goes, for good."""
 
 from django.db import connection, transaction
+from django.db.models import Q
 from faircorner.errors import InputError
 from faircorner.said import Said
 
@@ -39,9 +40,9 @@ def erase_learner(member: Member, *, name: str) -> None:
 
 
 def _seats_of_nobody_else(member: Member) -> list[int]:
-    """Seats on sheets of theirs that are on nobody else's: they carry their eyes, and a name."""
+    """Their seats and those of their sheets, if on nobody else's: they carry eyes and a name."""
     seats = Document.objects.filter(school=member.school, kind=Kind.SEAT)
-    theirs = seats.filter(revisions__seat_sheets__learner=member)
+    theirs = seats.filter(Q(revisions__seat_sheets__learner=member) | Q(sitter=member))
     others = CueSheet.objects.exclude(learner=member).values("seat__document")
     return list(theirs.exclude(pk__in=others).distinct().values_list("pk", flat=True))
 

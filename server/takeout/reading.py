@@ -140,8 +140,9 @@ class _School:
         if (line.kind == Kind.SEAT) != (vehicle is not None and vehicle.kind == Kind.VEHICLE):
             raise InputError("vehicle", Said("a seat needs its vehicle"))
         document = Document.objects.create(
-            school=self.school, kind=line.kind, vehicle=vehicle, away=line.away
-        )
+            school=self.school, kind=line.kind, vehicle=vehicle, away=line.away,
+            sitter=None if line.sitter is None else self._person("sitter", line.sitter),
+        )  # fmt: skip
         self._new(self.documents, line.document, document, "document")
         for given, kept in zip(line.revisions, raw["revisions"], strict=True):
             with inside(f"revisions[{given.number - 1}].body"):

@@ -90,12 +90,14 @@ class RevisionPart(Line):
 class DocumentLine(Line):
     """documents.jsonl: a vehicle, seat, ground, method or standard with all its revisions.
 
-    vehicle : the document whose seat it is; body : as docs/formats/ describes the kind
+    vehicle : the document whose seat it is; sitter : whose usual one
+    body : as docs/formats/ describes the kind
     """
 
     document: Number
     kind: Literal["vehicle", "seat", "ground", "method", "standard"]
     vehicle: Number | None
+    sitter: Number | None = None
     away: bool
     revisions: Annotated[list[RevisionPart], Field(min_length=1)]
 

@@ -58,7 +58,7 @@ class _Rows:
             sheets, lessons = sheets.filter(learner=learner), lessons.filter(learner=learner)
             attempts = attempts.filter(cue_sheet__learner=learner)
             shifts = shifts.filter(before__learner=learner)
-            revisions = revisions.filter(_driven_by(learner))
+            revisions = revisions.filter(_driven_by(learner) | _sat_in_by(learner)).distinct()
             documents = documents.filter(revisions__in=revisions).distinct()
             people = people.filter(
                 Q(pk=learner.pk) | Q(lessons_given__learner=learner)
@@ -119,7 +119,8 @@ class _Rows:
         ]  # fmt: skip
         return {
             "document": self.document[document.pk], "kind": document.kind, "away": document.away,
-            "vehicle": self.document.get(document.vehicle_id), "revisions": revisions,
+            "vehicle": self.document.get(document.vehicle_id),
+            "sitter": self.person.get(document.sitter_id), "revisions": revisions,
         }  # fmt: skip
 
     def _lesson(self, lesson: Lesson) -> Line:
@@ -161,6 +162,11 @@ class _Rows:
             **_fields(shift, ("call", "by_m", "evidence")),
             "taken_by": self.person[shift.taken_by_id], "taken": _time(shift.taken),
         }  # fmt: skip
+
+
+def _sat_in_by(learner: Member) -> Q:
+    """Of their usual seats, and of the vehicles these are in."""
+    return Q(document__sitter=learner) | Q(document__seats__sitter=learner)
 
 
 def _driven_by(learner: Member) -> Q:

@@ -82,7 +82,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     expect(page.get_by_role("list", name="Calls")).to_be_visible()
     page.reload()
     expect(page.get_by_role("list", name="Calls")).to_be_visible()
-    expect(page.get_by_text("that nobody measured").first).to_be_visible()
+    expect(page.get_by_text("which nobody measured").first).to_be_visible()
     page.get_by_role("button", name="Use this sheet and drive").click()
     for readings in TAPED:
         drive_and_tape(page, readings)

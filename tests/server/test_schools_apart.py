@@ -44,6 +44,7 @@ def requests_naming(house):
         "document_revise": ("POST", f"/api/documents/{vehicle.document_id}/revisions", {
             "based_on": vehicle.number, "body": vehicle.body}),
         "document_away": ("PUT", f"/api/documents/{vehicle.document_id}/away", {"away": False}),
+        "document_sitter": ("PUT", f"/api/documents/{seat}/sitter", {"sitter_id": learner}),
         "document_merge": ("POST", f"/api/documents/{vehicle.document_id}/merge", {
             "based_on": vehicle.number, "body": vehicle.body}),
         "plan_compute": ("POST", "/api/plan", docket),
@@ -124,6 +125,9 @@ def requests_naming(house):
         "school_begin_from_file": ("POST", "/api/begin/from-file", None),
         "vehicle_around": ("POST", "/api/vehicles/around", {
             "vehicle": vehicle.body, "seat": house.revisions["seat"].body}),
+        "vehicle_circle": ("POST", "/api/vehicles/circle", {"chord_m": 6, "rise_m": 1}),
+        "seat_eye": ("POST", "/api/seats/eye", {
+            "vehicle": vehicle.body, "stature_m": 1.7}),
         "vehicle_usual": ("POST", "/api/vehicles/usual", {"shape": "van", "length_m": 5.2}),
         "beginning_read": ("GET", "/api/begin", None),
         "school_begin": ("POST", "/api/begin", {
@@ -138,6 +142,7 @@ def requests_naming(house):
 
 NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
             "standings_list", "uses_list", "vehicle_around",
+            "vehicle_circle", "seat_eye",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",
@@ -184,7 +189,8 @@ def test_strangers_are_asked_to_sign_in(client, ours):
             assert send(client, method, path, body).status_code == 401, name
 
 
-MAY_NOT = {"document_create", "document_merge", "document_revise", "sheet_make", "lesson_add",
+MAY_NOT = {"document_create", "document_merge", "document_revise", "document_sitter",
+           "sheet_make", "lesson_add",
            "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
            "notes_correct", "advice_take", "person_add", "person_change", "link_make",
            "person_history", "document_away", "lesson_change", "person_erase",

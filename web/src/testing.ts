@@ -20,6 +20,7 @@ export const CAR: VehicleBody = {
   glass: [],
   mirrors: [],
   shape: null,
+  height_m: null,
   roofline_m: [],
   assumed: [],
 };

@@ -17,6 +17,7 @@ def answer(document: Any) -> dict[str, Any]:
         vehicle = request.vehicle.build()
     with inside("seat"):
         seat = request.seat.build()
+        vehicle = seat.sits_in(vehicle)
     with inside("ground"):
         request.ground.check_drawn()
         ground = request.ground.build()

@@ -8,7 +8,8 @@ import numpy as np
 from faircorner.cues.cue_kinds import Cue, Found, Seeing, candidates
 from faircorner.plane import Floats
 from faircorner.said import Length, Said
-from faircorner.sight import NEAR, same_again
+from faircorner.sight import NEAR, pane_of, same_again
+from faircorner.vehicle import Vehicle
 
 __all__ = ["FOLLOWED", "REVERSED", "Candidate", "at_mark", "candidates_of"]
 
@@ -17,8 +18,8 @@ _MOST = 6
 # Where before a call and after it a cue is followed, m.
 _STATIONS = (0.25, 0.5, 1.0, 1.5)
 FOLLOWED = _STATIONS[-1]
-# Somebody taller, and what a taped eye is uncertain by in each direction, m; both told on screen.
-_TALLER, _TAPED = 0.05, 0.02
+# Somebody taller, m, told on screen; and the shift by which it is tried what moving the eye does.
+_TALLER, _TRIED = 0.05, 0.02
 # So far from a call it is asked where its cue stands at the mark, m.
 REVERSED = 1.0
 # What moves the stop by less is not told, m.
@@ -36,8 +37,9 @@ class Candidate:
     at_mark : m late that the thing stands exactly at its mark, where that is how the cue is used;
         NaN where it does not within a metre
     taller_late : m late that somebody sees it whose eye is 5 cm higher; NaN where nobody can say
-    eye_scatter : m of scatter in the stop from an eye that is taped to 2 cm
+    eye_scatter : m of scatter in the stop from how uncertain the eye is, `eye_off` m
     neighbour : whether it is on a parked vehicle, which may be another one next time
+    assumed : names of what it is told by that nobody measured
     """
 
     cue: Cue
@@ -46,7 +48,9 @@ class Candidate:
     at_mark: float
     taller_late: float
     eye_scatter: float
+    eye_off: float
     neighbour: bool
+    assumed: tuple[str, ...]
 
     @property
     def key(self) -> str:
@@ -60,10 +64,23 @@ class Candidate:
             late = "taller and stop late" if self.taller_late > 0 else "taller and stop early"
             told.append(Said(late, by=Length(_TALLER), stop=Length(abs(self.taller_late))))
         if self.eye_scatter >= _NOTED:
-            told.append(Said("eye uncertain", by=Length(_TAPED), stop=Length(self.eye_scatter)))
+            told.append(
+                Said("eye uncertain", by=Length(self.eye_off), stop=Length(self.eye_scatter))
+            )
         if self.neighbour:
             told.append(Said("on a neighbour"))
+        told.append(self.rests)
         return tuple(said for said in told if said)
+
+    @property
+    def rests(self) -> Said:
+        """What it rests on that nobody measured; nothing where all was."""
+        if not self.assumed:
+            return Said()
+        one, *others = self.assumed
+        if not others:
+            return Said("rests on", what=one)
+        return Said("rests on both", what=one, other=others[0])
 
     def mirrored(self) -> "Candidate":
         return replace(self, cue=self.cue.mirrored())
@@ -85,9 +102,21 @@ def _candidate(seeing: Seeing, found: Found) -> Candidate:
         after=_shown_for(found, 1),
         at_mark=at_mark(found),
         taller_late=float(late[2] * _TALLER),
-        eye_scatter=float(np.linalg.norm(late) * _TAPED),
+        eye_scatter=float(np.linalg.norm(late * seeing.seat.uncertain)),
+        eye_off=float(seeing.seat.uncertain.max()),
         neighbour=_on_a_neighbour(seeing, found.cue),
+        assumed=_assumed(seeing.vehicle, found.cue),
     )
+
+
+def _assumed(vehicle: Vehicle, cue: Cue) -> tuple[str, ...]:
+    """Names of the glass it shows in and the mark it is told by, where nobody measured them."""
+    seen = cue.sighting
+    pane = pane_of(vehicle, seen)
+    glass = (pane,) if pane else (m for m in vehicle.mirrors if m.name == seen.through)
+    # Both flanks have marks of the same name: it is told by its own.
+    marks = (f for f in vehicle.features if f.name == seen.feature and f.y * seen.y > 0)
+    return tuple(dict.fromkeys(part.name for part in (*glass, *marks) if part.assumed))
 
 
 def _on_a_neighbour(seeing: Seeing, cue: Cue) -> bool:
@@ -128,5 +157,5 @@ def _late(found: Found) -> Floats:
         return np.full(3, np.nan)
     still = found.moved(np.zeros(3))
     speed = (still(NEAR) - still(-NEAR)) / (2 * NEAR)
-    off = np.array([found.moved(shift)(0.0) for shift in np.eye(3) * _TAPED]) / _TAPED
+    off = np.array([found.moved(shift)(0.0) for shift in np.eye(3) * _TRIED]) / _TRIED
     return np.asarray(-off / speed) if abs(speed) > _STILL else np.full(3, np.nan)

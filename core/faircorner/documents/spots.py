@@ -54,6 +54,7 @@ def _candidate(one: Candidate) -> dict[str, Any]:
         "at_mark_m": figure(one.at_mark),
         "marked": cue.marked,
         "sharp": cue.sharp,
+        "rests": one.rests.document(),
         "notes": [said.document() for said in one.notes],
     }
 

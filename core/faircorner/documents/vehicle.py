@@ -1,5 +1,6 @@
 """fair-corner/vehicle@2 and fair-corner/seat@1."""
 
+from dataclasses import replace
 from math import radians
 from typing import Annotated, Literal, TypeAlias
 
@@ -10,10 +11,11 @@ from faircorner.documents.upgrades import upgraded
 from faircorner.documents.usual import BodyShape, VehicleClass
 from faircorner.model import Metres, Model, Name, Point2, Point3, inside
 from faircorner.plane import Floats, frozen
-from faircorner.sight import Seat
+from faircorner.sight import TAPED, Seat
 from faircorner.vehicle import (
     TYRE_WIDTH,
     Circle,
+    Dot,
     Feature,
     FeatureRole,
     Mirror,
@@ -25,9 +27,13 @@ from faircorner.vehicle import (
     Vehicle,
 )
 
-__all__ = ["SeatDocument", "VehicleDocument"]
+__all__ = ["EyeBy", "SeatDocument", "VehicleDocument"]
 
-Assumed: TypeAlias = Literal["marks", "glass", "mirrors", "roofline", "tyre width", "corners"]
+Assumed: TypeAlias = Literal[
+    "marks", "glass", "mirrors", "roofline", "tyre width", "corners", "trailer"
+]
+# By three readings of the tape, by two, or from how tall the driver is.
+EyeBy: TypeAlias = Literal["tape", "two readings", "body height"]
 Length = Annotated[float, Field(gt=0, le=200)]
 
 
@@ -48,6 +54,7 @@ class FeatureModel(Model):
     """A place on the vehicle that a driver lines things up with.
 
     name : for people; role : which part it is, where the sums have to know
+    assumed : whether nobody measured it; null where the vehicle's own list says it of all marks
     """
 
     name: Name
@@ -55,14 +62,29 @@ class FeatureModel(Model):
     x_m: Metres
     y_m: Metres
     z_m: Metres
+    assumed: bool | None = None
 
-    def build(self) -> Feature:
-        return Feature(name=self.name, x=self.x_m, y=self.y_m, z=self.z_m, role=self.role)
+    def build(self, *, assumed: bool = False) -> Feature:
+        """assumed : whether all marks are"""
+        return Feature(
+            name=self.name, x=self.x_m, y=self.y_m, z=self.z_m, role=self.role,
+            assumed=assumed if self.assumed is None else self.assumed,
+        )  # fmt: skip
 
 
 class OpeningModel(Model):
+    """A pane. assumed : as of a mark"""
+
     name: Name
     polygon_m: Annotated[list[Point3], Field(min_length=3, max_length=24)]
+    assumed: bool | None = None
+
+    def build(self, *, assumed: bool) -> Opening:
+        return Opening(
+            name=self.name,
+            corners=frozen(self.polygon_m),
+            assumed=assumed if self.assumed is None else self.assumed,
+        )
 
 
 class PointModel(Model):
@@ -86,6 +108,7 @@ class MirrorModel(Model):
     aim : unit vector out of the glass
     outline_m : across and up from its centre; across is to the right of who faces the glass
     set_for : what every driver sets it to show; null where its aim stays as it is
+    assumed : as of a mark
     """
 
     name: Name
@@ -95,8 +118,9 @@ class MirrorModel(Model):
     outline_m: Annotated[list[Point2], Field(min_length=3, max_length=40)]
     moves_with: MovesWith = "body"
     set_for: MirrorUse | None = None
+    assumed: bool | None = None
 
-    def build(self) -> Mirror:
+    def build(self, *, assumed: bool) -> Mirror:
         return Mirror(
             name=self.name,
             centre=self.centre.build(),
@@ -105,6 +129,7 @@ class MirrorModel(Model):
             outline=frozen(self.outline_m),
             moves_with=self.moves_with,
             set_for=self.set_for,
+            assumed=assumed if self.assumed is None else self.assumed,
         )
 
 
@@ -132,7 +157,7 @@ class TrailerModel(Model):
 class VehicleDocument(Model):
     """A vehicle as measured. Lengths in metres, steering wheel in turns.
 
-    shape : of its body; null where nobody said
+    shape : of its body; null where nobody said; height_m : of its roof, likewise
     roofline_m : its upper outline from the side, x and z, from the nose to the tail
     assumed : what of it nobody measured, and is as usual for its body
     """
@@ -157,8 +182,9 @@ class VehicleDocument(Model):
     features: Annotated[list[FeatureModel], Field(max_length=100)] = []
     glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
     mirrors: Annotated[list[MirrorModel], Field(max_length=20)] = []
+    height_m: Length | None = None
     roofline_m: Annotated[list[Point2], Field(max_length=40)] = []
-    assumed: Annotated[list[Assumed], Field(max_length=6)] = []
+    assumed: Annotated[list[Assumed], Field(max_length=7)] = []
 
     def build(self) -> Vehicle:
         with inside("steering"):
@@ -184,9 +210,7 @@ class VehicleDocument(Model):
             tyre_width=self.tyre_width_m,
             corner_cut=self.corner_cut_m,
             steering=steering,
-            features=tuple(
-                Feature(name=f.name, x=f.x_m, y=f.y_m, z=f.z_m, role=f.role) for f in self.features
-            ),
+            features=tuple(f.build(assumed="marks" in self.assumed) for f in self.features),
             glass=tuple(self._opening(i) for i in range(len(self.glass))),
             mirrors=tuple(self._mirror(i) for i in range(len(self.mirrors))),
             roofline=frozen(np.reshape(self.roofline_m, (-1, 2))),
@@ -201,26 +225,60 @@ class VehicleDocument(Model):
 
     def _mirror(self, index: int) -> Mirror:
         with inside(f"mirrors[{index}]"):
-            return self.mirrors[index].build()
+            return self.mirrors[index].build(assumed="mirrors" in self.assumed)
 
     def _opening(self, index: int) -> Opening:
-        pane = self.glass[index]
         with inside(f"glass[{index}]"):
-            return Opening(name=pane.name, corners=frozen(pane.polygon_m))
+            return self.glass[index].build(assumed="glass" in self.assumed)
+
+
+class DotModel(Model):
+    """A mark of one's own on a mirror's glass, across and up from its middle as its outline is."""
+
+    name: Name
+    mirror: Name
+    across_m: Metres
+    up_m: Metres
+
+
+class OwnMarkModel(FeatureModel):
+    """A mark of one's own; on : the pane it is stuck to, which it is moved onto; null for none"""
+
+    on: Name | None = None
+
+    def build(self, *, assumed: bool = False) -> Feature:
+        return replace(super().build(assumed=assumed), on=self.on or "")
 
 
 class SeatDocument(Model):
-    """One person's eye in one vehicle, in the vehicle's frame."""
+    """One person's eye in one vehicle, in the vehicle's frame.
+
+    eye_by : how it was found: by three readings of the tape; by two, the third as is usual; or
+        from how tall the person is and where the seat is set
+    uncertain_m : how far off it may be along each axis
+    marks : what this driver has put down on glass or dash; dots : and on mirrors
+    """
 
     format: Literal["fair-corner/seat@1"]
     name: Name
     eye: PointModel
     eye_looking_back: PointModel | None = None
+    eye_by: EyeBy = "tape"
+    uncertain_m: PointModel = PointModel(x_m=TAPED, y_m=TAPED, z_m=TAPED)
+    marks: Annotated[list[OwnMarkModel], Field(max_length=20)] = []
+    dots: Annotated[list[DotModel], Field(max_length=20)] = []
 
     def build(self) -> Seat:
         back = self.eye_looking_back
+        dots: dict[str, tuple[Dot, ...]] = {}
+        for one in self.dots:
+            dot = Dot(name=one.name, at=frozen([one.across_m, one.up_m]))
+            dots[one.mirror] = (*dots.get(one.mirror, ()), dot)
         return Seat(
             name=self.name,
             eye=self.eye.build(),
             looking_back=None if back is None else back.build(),
+            uncertain=self.uncertain_m.build(),
+            marks=tuple(mark.build() for mark in self.marks),
+            dots=dots,
         )

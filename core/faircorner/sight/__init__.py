@@ -3,7 +3,7 @@
 from faircorner.sight.around import BACK, LOOKED, TURN, Around, MirrorView, Nearest, around
 from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
-from faircorner.sight.eye import Seat
+from faircorner.sight.eye import TAPED, Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
 from faircorner.sight.in_mirror import IN_GLASS, InMirror, Looker
 from faircorner.sight.reflect import images, on_glass
@@ -37,6 +37,7 @@ __all__ = [
     "NEAR",
     "OUT",
     "REACTION",
+    "TAPED",
     "TOLD",
     "TURN",
     "UP",

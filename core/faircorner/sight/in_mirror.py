@@ -211,7 +211,10 @@ def marks_in(vehicle: Vehicle, mirror: Mirror, eye: Floats) -> tuple[MirrorMark,
         ("mirror's lower outer corner", (0.9 * outer, 0.9 * low_y), None),
         ("mirror's lower inner corner", (0.9 * inner, 0.9 * low_y), None),
     )
-    return (*parts, *(MirrorMark(name=n, at=np.array(at), square=way) for n, at, way in rim))
+    dots = (MirrorMark(name=dot.name, at=dot.at) for dot in mirror.dots)
+    return (
+        *parts, *dots, *(MirrorMark(name=n, at=np.array(at), square=way) for n, at, way in rim)
+    )  # fmt: skip
 
 
 def _in_frame(pose: Floats, line: Floats) -> Floats:

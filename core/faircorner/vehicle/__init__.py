@@ -2,9 +2,9 @@
 
 from faircorner.vehicle.body import TYRE_WIDTH, Vehicle
 from faircorner.vehicle.features import Feature, FeatureRole, Opening
-from faircorner.vehicle.mirror import Mirror, MirrorUse, MovesWith, axes
+from faircorner.vehicle.mirror import Dot, Mirror, MirrorUse, MovesWith, axes
 from faircorner.vehicle.shell import Block, blocks_of, outer_blocks, stopped
-from faircorner.vehicle.steering import Circle, Steering, axle_radius
+from faircorner.vehicle.steering import Circle, Steering, axle_radius, circle_of_arc
 from faircorner.vehicle.trailer import Trailer
 from faircorner.vehicle.tyres import tyre_poses
 
@@ -12,6 +12,7 @@ __all__ = [
     "TYRE_WIDTH",
     "Block",
     "Circle",
+    "Dot",
     "Feature",
     "FeatureRole",
     "Mirror",
@@ -24,6 +25,7 @@ __all__ = [
     "axes",
     "axle_radius",
     "blocks_of",
+    "circle_of_arc",
     "outer_blocks",
     "stopped",
     "tyre_poses",

@@ -8,7 +8,7 @@ from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box, frozen
 from faircorner.said import Exact, Said
 from faircorner.vehicle.features import Feature, Opening
-from faircorner.vehicle.mirror import Mirror
+from faircorner.vehicle.mirror import Dot, Mirror
 from faircorner.vehicle.steering import Steering
 from faircorner.vehicle.trailer import Trailer
 
@@ -162,6 +162,30 @@ class Vehicle:
                 (self.wheelbase, side * (self.track_front + self.tyre_width) / 2),
             ]
         )
+
+    def marked(self, marks: tuple[Feature, ...], dots: dict[str, tuple[Dot, ...]]) -> "Vehicle":
+        """The same with marks of somebody's own on it; dots : on mirrors, by their names
+
+        Raises InputError for a mark on a pane or a dot on a mirror that there is not.
+        """
+        unknown = dots.keys() - {mirror.name for mirror in self.mirrors}
+        if unknown:
+            raise InputError("dots", Said("no such mirror", name=min(unknown)))
+        if not marks and not dots:
+            return self
+        mirrors = tuple(replace(m, dots=dots.get(m.name, ())) for m in self.mirrors)
+        stuck = tuple(self._stuck(mark, i) for i, mark in enumerate(marks))
+        return replace(self, features=(*self.features, *stuck), mirrors=mirrors)
+
+    def _stuck(self, mark: Feature, index: int) -> Feature:
+        """On the pane of its name that is nearest: either flank has one."""
+        if not mark.on:
+            return mark
+        panes = [pane for pane in self.glass if pane.name == mark.on]
+        if not panes:
+            raise InputError(f"marks[{index}].on", Said("no such pane", name=mark.on))
+        at = np.array([mark.x, mark.y, mark.z])
+        return min(panes, key=lambda p: np.linalg.norm(p.corners.mean(axis=0) - at)).stuck(mark)
 
     def mirrored(self) -> "Vehicle":
         """The same vehicle in a mirror: wheel, features and glass on the other side."""

@@ -20,6 +20,8 @@ class Feature:
     """A named place on the vehicle; metres in the vehicle's frame.
 
     name : for people; role : which part it is, where the sums have to know
+    assumed : whether nobody measured it, and it is where such a body usually has it
+    on : the pane it is stuck to; empty for what is none's
     """
 
     name: str
@@ -27,6 +29,8 @@ class Feature:
     y: float
     z: float
     role: FeatureRole | None = None
+    assumed: bool = False
+    on: str = ""
 
     def mirrored(self) -> "Feature":
         return replace(self, y=-self.y)
@@ -38,12 +42,14 @@ class Opening:
 
     normal : (3,), of the plane that fits it best; face : the pane seen along the axis that it
     lies squarest to; seen : the two axes left
+    assumed : whether nobody measured it
     Raises InputError when the corners do not lie in one plane to 5 cm: real glass is curved,
     but a slip of the tape is larger.
     """
 
     name: str
     corners: Floats
+    assumed: bool = False
     normal: Floats = field(init=False)
     face: Polygon = field(init=False)
     seen: tuple[int, int] = field(init=False)
@@ -69,4 +75,12 @@ class Opening:
             object.__setattr__(self, name, value)
 
     def mirrored(self) -> "Opening":
-        return Opening(name=self.name, corners=self.corners * np.array([1.0, -1.0, 1.0]))
+        flipped = self.corners * np.array([1.0, -1.0, 1.0])
+        return Opening(name=self.name, corners=flipped, assumed=self.assumed)
+
+    def stuck(self, mark: Feature) -> Feature:
+        """A mark as it lies on this pane: moved square to the face until it is in its plane."""
+        (axis,) = {0, 1, 2} - set(self.seen)
+        at = np.array([mark.x, mark.y, mark.z])
+        at[axis] -= float(self.normal @ (at - self.corners[0])) / float(self.normal[axis])
+        return replace(mark, x=float(at[0]), y=float(at[1]), z=float(at[2]))

@@ -10,7 +10,7 @@ from faircorner.errors import InputError, between
 from faircorner.plane import Floats, frozen
 from faircorner.said import Said
 
-__all__ = ["Mirror", "MirrorUse", "MovesWith", "axes"]
+__all__ = ["Dot", "Mirror", "MirrorUse", "MovesWith", "axes"]
 
 MovesWith: TypeAlias = Literal["body", "trailer"]
 # What it is there for, and so what it is set to show: the road behind, the own flank, the ground
@@ -31,6 +31,17 @@ def axes(aim: Floats) -> tuple[Floats, Floats]:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Dot:
+    """A mark of one's own on a mirror's glass; at : (2,), across and up from its middle, m"""
+
+    name: str
+    at: Floats
+
+    def mirrored(self) -> "Dot":
+        return replace(self, at=self.at * np.array([-1.0, 1.0]))
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Mirror:
     """Flat, or part of a sphere; metres in the vehicle's frame.
 
@@ -38,6 +49,7 @@ class Mirror:
     radius : of the sphere that a convex one is part of; None for a flat one
     outline : (n, 2), across and up from the middle; across is to the right of who faces the glass
     set_for : what every driver sets it to show; None where its aim stays as it is
+    dots : marks of one's own on it; assumed : whether nobody measured it
     across, up : (3,), unit vectors of the outline
     face : the outline as a shape
     Raises InputError naming the measure that cannot be.
@@ -50,6 +62,8 @@ class Mirror:
     outline: Floats
     moves_with: MovesWith = "body"
     set_for: MirrorUse | None = None
+    dots: tuple[Dot, ...] = ()
+    assumed: bool = False
     across: Floats = field(init=False)
     up: Floats = field(init=False)
     face: Polygon = field(init=False)
@@ -81,4 +95,5 @@ class Mirror:
             centre=self.centre * flip,
             aim=self.aim * flip,
             outline=self.outline * np.array([-1.0, 1.0]),
+            dots=tuple(dot.mirrored() for dot in self.dots),
         )

@@ -6,15 +6,17 @@ from dataclasses import dataclass, field
 import numpy as np
 from numpy.typing import ArrayLike
 
-from faircorner.errors import InputError
+from faircorner.errors import InputError, between
 from faircorner.plane import Floats
 from faircorner.said import Exact, Said
 from faircorner.vehicle.monotone import monotone_cubic
 
-__all__ = ["Circle", "Steering", "axle_radius"]
+__all__ = ["Circle", "Steering", "axle_radius", "circle_of_arc"]
 
 # Nodes per lock for the table of the curvature's integral: its error is below 1e-9 rad.
 _NODES = 400
+# What a tape between chalk marks leaves open, m.
+_TAPED = 0.01
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -43,6 +45,23 @@ def axle_radius(kerb_circle: ArrayLike, wheelbase: float, track_front: float) ->
     with np.errstate(invalid="ignore"):
         radius = np.sqrt(half**2 - wheelbase**2) - track_front / 2
     return np.where(radius > 0, radius, np.nan)
+
+
+def circle_of_arc(chord: float, rise: float) -> tuple[float, float]:
+    """A circle's diameter from three chalk marks on part of it, and what a centimetre leaves open.
+
+    chord : m between the outer marks; rise : m by which the middle one stands off their line
+    Raises InputError where no arc of less than half a circle has them.
+    Source: intersecting chords, Euclid III.35: (chord / 2)² = rise · (diameter - rise).
+
+    >>> circle_of_arc(6.0, 1.0)[0]
+    10.0
+    """
+    between("rise_m", rise, 0.05, 20.0)
+    if chord < 2 * rise:
+        raise InputError("chord_m", Said("chord wanted"))
+    diameter = chord**2 / (4 * rise) + rise
+    return diameter, abs(1 - chord**2 / (4 * rise**2)) * _TAPED + chord / (2 * rise) * _TAPED
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

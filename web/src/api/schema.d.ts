@@ -213,6 +213,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/documents/{document_id}/sitter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Document Sitter
+         * @description A seat becomes a learner's usual one, or nobody's.
+         */
+        put: operations["document_sitter"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/documents/{document_id}/merge": {
         parameters: {
             query?: never;
@@ -265,8 +285,50 @@ export interface paths {
         /**
          * Vehicle Usual
          * @description A vehicle to begin from: what was measured so far, the rest as is usual for its class.
+         *
+         *     With the likely slip behind every measure that is unlike such a body.
          */
         post: operations["vehicle_usual"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/vehicles/circle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Vehicle Circle
+         * @description A circle from three chalk marks on part of it.
+         */
+        post: operations["vehicle_circle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seats/eye": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Seat Eye
+         * @description Where an eye is, by two or three readings of the tape or by how tall the driver is.
+         */
+        post: operations["seat_eye"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1671,6 +1733,20 @@ export interface components {
             /** Z */
             z: number;
         };
+        /**
+         * DotModel
+         * @description A mark of one's own on a mirror's glass, across and up from its middle as its outline is.
+         */
+        DotModel: {
+            /** Name */
+            name: string;
+            /** Mirror */
+            mirror: string;
+            /** Across M */
+            across_m: number;
+            /** Up M */
+            up_m: number;
+        };
         /** EdgeModel */
         EdgeModel: {
             /** Name */
@@ -1691,6 +1767,7 @@ export interface components {
          * @description A place on the vehicle that a driver lines things up with.
          *
          *     name : for people; role : which part it is, where the sums have to know
+         *     assumed : whether nobody measured it; null where the vehicle's own list says it of all marks
          */
         FeatureModel: {
             /** Name */
@@ -1703,6 +1780,8 @@ export interface components {
             y_m: number;
             /** Z M */
             z_m: number;
+            /** Assumed */
+            assumed: boolean | null;
         };
         /**
          * FitAngle
@@ -2071,6 +2150,7 @@ export interface components {
          *     aim : unit vector out of the glass
          *     outline_m : across and up from its centre; across is to the right of who faces the glass
          *     set_for : what every driver sets it to show; null where its aim stays as it is
+         *     assumed : as of a mark
          */
         MirrorModel: {
             /** Name */
@@ -2092,6 +2172,8 @@ export interface components {
             moves_with: "body" | "trailer";
             /** Set For */
             set_for: ("behind" | "flank" | "wide" | "tyre" | "door" | "nose") | null;
+            /** Assumed */
+            assumed: boolean | null;
         };
         /**
          * ObstacleModel
@@ -2116,7 +2198,10 @@ export interface components {
              */
             height_m: number;
         };
-        /** OpeningModel */
+        /**
+         * OpeningModel
+         * @description A pane. assumed : as of a mark
+         */
         OpeningModel: {
             /** Name */
             name: string;
@@ -2126,6 +2211,28 @@ export interface components {
                 number,
                 number
             ][];
+            /** Assumed */
+            assumed: boolean | null;
+        };
+        /**
+         * OwnMarkModel
+         * @description A mark of one's own; on : the pane it is stuck to, which it is moved onto; null for none
+         */
+        OwnMarkModel: {
+            /** Name */
+            name: string;
+            /** Role */
+            role: "door mirror" | null;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Z M */
+            z_m: number;
+            /** Assumed */
+            assumed: boolean | null;
+            /** On */
+            on: string | null;
         };
         /** PagedAnnotated */
         PagedAnnotated: {
@@ -2154,6 +2261,11 @@ export interface components {
         /**
          * SeatDocument
          * @description One person's eye in one vehicle, in the vehicle's frame.
+         *
+         *     eye_by : how it was found: by three readings of the tape; by two, the third as is usual; or
+         *         from how tall the person is and where the seat is set
+         *     uncertain_m : how far off it may be along each axis
+         *     marks : what this driver has put down on glass or dash; dots : and on mirrors
          */
         SeatDocument: {
             /**
@@ -2165,6 +2277,30 @@ export interface components {
             name: string;
             eye: components["schemas"]["PointModel"];
             eye_looking_back: components["schemas"]["PointModel"] | null;
+            /**
+             * Eye By
+             * @default tape
+             * @enum {string}
+             */
+            eye_by: "tape" | "two readings" | "body height";
+            /**
+             * @default {
+             *       "x_m": 0.02,
+             *       "y_m": 0.02,
+             *       "z_m": 0.02
+             *     }
+             */
+            uncertain_m: components["schemas"]["PointModel"];
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["OwnMarkModel"][];
+            /**
+             * Dots
+             * @default []
+             */
+            dots: components["schemas"]["DotModel"][];
         };
         /** SeatEntry */
         SeatEntry: {
@@ -2179,6 +2315,8 @@ export interface components {
             kind: "seat";
             /** Vehicle Id */
             vehicle_id: number;
+            /** Sitter Id */
+            sitter_id: number | null;
             /** Vehicle Name */
             vehicle_name: string;
             latest: components["schemas"]["SeatRevision"];
@@ -2464,7 +2602,7 @@ export interface components {
              * VehicleDocument
              * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
              *
-             *     shape : of its body; null where nobody said
+             *     shape : of its body; null where nobody said; height_m : of its roof, likewise
              *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
              *     assumed : what of it nobody measured, and is as usual for its body
              */
@@ -2524,6 +2662,8 @@ export interface components {
                  * @default []
                  */
                 mirrors: components["schemas"]["MirrorModel"][];
+                /** Height M */
+                height_m: number | null;
                 /**
                  * Roofline M
                  * @default []
@@ -2536,7 +2676,7 @@ export interface components {
                  * Assumed
                  * @default []
                  */
-                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners")[];
+                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
             };
             /**
              * Created
@@ -2631,7 +2771,7 @@ export interface components {
          * VehicleDocument
          * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
          *
-         *     shape : of its body; null where nobody said
+         *     shape : of its body; null where nobody said; height_m : of its roof, likewise
          *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
          *     assumed : what of it nobody measured, and is as usual for its body
          */
@@ -2691,6 +2831,8 @@ export interface components {
              * @default []
              */
             mirrors: components["schemas"]["MirrorModel"][];
+            /** Height M */
+            height_m: number | null;
             /**
              * Roofline M
              * @default []
@@ -2703,9 +2845,12 @@ export interface components {
              * Assumed
              * @default []
              */
-            assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners")[];
+            assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
         };
-        /** CreateIn */
+        /**
+         * CreateIn
+         * @description vehicle_id : of a seat, the vehicle it is in; sitter_id : and whose usual one it is
+         */
         CreateIn: {
             /**
              * Kind
@@ -2718,6 +2863,8 @@ export interface components {
             };
             /** Vehicle Id */
             vehicle_id?: number | null;
+            /** Sitter Id */
+            sitter_id?: number | null;
         };
         /**
          * ReviseIn
@@ -2735,6 +2882,14 @@ export interface components {
         AwayIO: {
             /** Away */
             away: boolean;
+        };
+        /**
+         * SitterIO
+         * @description The learner whose usual seat it is; null for nobody's.
+         */
+        SitterIO: {
+            /** Sitter Id */
+            sitter_id: number | null;
         };
         /**
          * MergeOut
@@ -2901,13 +3056,24 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /**
+         * SlipOut
+         * @description A measure that is unlike such a body, and what it would be without the likely slip.
+         */
+        SlipOut: {
+            /** Field */
+            field: string;
+            said: components["schemas"]["SaidOut"];
+            /** Instead */
+            instead: number | null;
+        };
         /** UsualOut */
         UsualOut: {
             /**
              * VehicleDocument
              * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
              *
-             *     shape : of its body; null where nobody said
+             *     shape : of its body; null where nobody said; height_m : of its roof, likewise
              *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
              *     assumed : what of it nobody measured, and is as usual for its body
              */
@@ -2967,6 +3133,8 @@ export interface components {
                  * @default []
                  */
                 mirrors: components["schemas"]["MirrorModel"][];
+                /** Height M */
+                height_m: number | null;
                 /**
                  * Roofline M
                  * @default []
@@ -2979,14 +3147,33 @@ export interface components {
                  * Assumed
                  * @default []
                  */
-                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners")[];
+                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
             };
+            /** Slips */
+            slips: components["schemas"]["SlipOut"][];
+        };
+        /**
+         * TowedRequest
+         * @description What has been measured of it so far.
+         */
+        TowedRequest: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "semi-trailer" | "caravan";
+            /** Kingpin To Axle M */
+            kingpin_to_axle_m?: number | null;
+            /** Length M */
+            length_m?: number | null;
+            /** Width M */
+            width_m?: number | null;
         };
         /**
          * UsualRequest
          * @description What has been measured of a new vehicle so far; what is left out is the body's usual.
          *
-         *     driver : the side they sit on
+         *     driver : the side they sit on; height : of the roof; sill : of the driver's window
          */
         UsualRequest: {
             /**
@@ -3019,10 +3206,85 @@ export interface components {
             track_front_m?: number | null;
             /** Track Rear M */
             track_rear_m?: number | null;
+            /** Height M */
+            height_m?: number | null;
+            /** Sill M */
+            sill_m?: number | null;
             /** Lock Turns */
             lock_turns?: number | null;
             /** Kerb Circle M */
             kerb_circle_m?: number | null;
+            tows?: components["schemas"]["TowedRequest"] | null;
+        };
+        /** CircleOut */
+        CircleOut: {
+            /** Kerb Circle M */
+            kerb_circle_m: number;
+            /** Uncertain M */
+            uncertain_m: number;
+        };
+        /**
+         * ArcIn
+         * @description Three chalk marks on part of a circle: how far the outer ones are apart, and how far the
+         *     middle one stands off the line between them.
+         */
+        ArcIn: {
+            /** Chord M */
+            chord_m: number;
+            /** Rise M */
+            rise_m: number;
+        };
+        /**
+         * EyeOut
+         * @description An eye in the vehicle's frame, how it was found, and how far off it may be.
+         */
+        EyeOut: {
+            eye: components["schemas"]["PlaceOut"];
+            /**
+             * Eye By
+             * @enum {string}
+             */
+            eye_by: "tape" | "two readings" | "body height";
+            uncertain_m: components["schemas"]["PlaceOut"];
+            /** Slips */
+            slips: components["schemas"]["SlipOut"][];
+        };
+        /** PlaceOut */
+        PlaceOut: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Z M */
+            z_m: number;
+        };
+        /**
+         * EyeIn
+         * @description A vehicle as it is measured or being changed, and the readings of an eye in it.
+         */
+        EyeIn: {
+            /**
+             * Driver
+             * @default right
+             * @enum {string}
+             */
+            driver: "left" | "right";
+            /** Above M */
+            above_m?: number | null;
+            /** Behind M */
+            behind_m?: number | null;
+            /** Beside M */
+            beside_m?: number | null;
+            /** Stature M */
+            stature_m?: number | null;
+            /** Back */
+            back?: number | null;
+            /** Up */
+            up?: number | null;
+            /** Vehicle */
+            vehicle: {
+                [key: string]: unknown;
+            };
         };
         /**
          * AroundAssumed
@@ -3377,6 +3639,8 @@ export interface components {
          * DocketOut
          * @description The context of all six stations, resolved.
          *
+         *     sits_here : whether the seat is this learner's own, or one they have driven in; seat_of : whose
+         *     it is, empty for nobody's
          *     sheet_id : the cue sheet that is gone on with, if there is any for these documents; since :
          *     what has changed since it was made
          *     picks : the cues that were chosen when the method was last kept for this vehicle and seat
@@ -3388,6 +3652,10 @@ export interface components {
             ground: components["schemas"]["GroundRevision"];
             method: components["schemas"]["MethodRevision"];
             standard: components["schemas"]["StandardRevision"];
+            /** Sits Here */
+            sits_here: boolean;
+            /** Seat Of */
+            seat_of: string;
             /** Sheet Id */
             sheet_id: number | null;
             sheet_options: components["schemas"]["OptionsIO"] | null;
@@ -3903,6 +4171,7 @@ export interface components {
          * @description A cue that could be used, and what to know of it.
          *
          *     before_m, after_m : rolled metres for which it shows, up to `followed_m`
+         *     rests : what it is told by that nobody measured, nothing where all was
          *     at_mark_m : how much later than called the thing stands exactly at its mark, negative earlier
          */
         CandidateOut: {
@@ -3925,6 +4194,7 @@ export interface components {
             marked: boolean;
             /** Sharp */
             sharp: boolean;
+            rests: components["schemas"]["SaidOut"];
             /** Notes */
             notes: components["schemas"]["SaidOut"][];
         };
@@ -5781,6 +6051,32 @@ export interface operations {
             };
         };
     };
+    document_sitter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SitterIO"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SitterIO"];
+                };
+            };
+        };
+    };
     document_merge: {
         parameters: {
             query?: never;
@@ -5847,6 +6143,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UsualOut"];
+                };
+            };
+        };
+    };
+    vehicle_circle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArcIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CircleOut"];
+                };
+            };
+        };
+    };
+    seat_eye: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EyeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EyeOut"];
                 };
             };
         };

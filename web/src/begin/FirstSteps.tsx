@@ -8,8 +8,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { documentsQuery, peopleQuery } from "../api/queries";
 import { AddPerson } from "../desk/AddPerson";
-import { NewSeat } from "../desk/NewSeat";
-import { NewVehicle } from "../desk/NewVehicle";
+import { NewSeat } from "../desk/measuring/NewSeat";
+import { NewVehicle } from "../desk/measuring/NewVehicle";
 import { Mark } from "../shell/Mark";
 import { SignOut } from "../shell/SignOut";
 import { Failure, Waiting } from "../shell/states";
@@ -74,7 +74,7 @@ const Steps = () => {
       name: t("begin.a seat"),
       why: t("begin.why a seat"),
       done: seats.data?.items[0]?.latest.name,
-      make: car && <NewSeat vehicle={car} />,
+      make: car && <NewSeat vehicle={{ id: car.id, body: car.latest.body }} anybody={false} />,
     },
     {
       name: t("begin.a place"),

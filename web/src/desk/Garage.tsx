@@ -19,8 +19,8 @@ import { Desk } from "./Desk";
 import { Card, DocumentList, type Used } from "./lists/DocumentList";
 import { PutAway } from "./lists/PutAway";
 import { Uses } from "./lists/Uses";
-import { NewSeat } from "./NewSeat";
-import { NewVehicle } from "./NewVehicle";
+import { NewSeat } from "./measuring/NewSeat";
+import { NewVehicle } from "./measuring/NewVehicle";
 
 const Garage = () => {
   const shapes = useMay().shape;
@@ -89,7 +89,7 @@ const Vehicle = ({ vehicle, use }: Used<"vehicle">) => {
       </Box>
       <Unmeasured body={body} />
       <Uses use={use} />
-      {measuring && <NewSeat vehicle={vehicle} />}
+      {measuring && <NewSeat vehicle={{ id: vehicle.id, body }} kept={() => setMeasuring(false)} />}
     </Card>
   );
 };

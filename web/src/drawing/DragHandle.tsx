@@ -12,12 +12,14 @@ interface Props {
   /** The way that makes the measure grow by a metre: along the kerb, or square to it. */
   pull: Point;
   onChange: (metres: Metres) => void;
+  /** How finely it moves. */
+  step?: Metres;
 }
 
 const STEP = 0.05;
-const stepped = (metres: Metres) => Math.round(metres / STEP) * STEP;
 
-export const DragHandle = ({ label, at, value, pull, onChange }: Props) => {
+export const DragHandle = ({ label, at, value, pull, onChange, step = STEP }: Props) => {
+  const stepped = (metres: Metres) => Math.round(metres / step) * step;
   const axis = pull[0] === 0 ? "y" : "x";
   const sign = axis === "x" ? pull[0] : pull[1];
   const frame = useFrame();
@@ -36,7 +38,7 @@ export const DragHandle = ({ label, at, value, pull, onChange }: Props) => {
     const way = keys.indexOf(event.key);
     if (way < 0) return;
     event.preventDefault();
-    onChange(stepped(value + sign * (way === 0 ? -STEP : STEP)));
+    onChange(stepped(value + sign * (way === 0 ? -step : step)));
   };
   return (
     <Box

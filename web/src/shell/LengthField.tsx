@@ -1,7 +1,7 @@
 /** A length that is typed: in the school's units, checked when the hand leaves the field. */
 
 import TextField from "@mui/material/TextField";
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Metres } from "../api/types";
 import { t } from "../words";
 import { length, parseLength } from "./units";
@@ -21,6 +21,9 @@ interface Props {
   size?: "small" | "medium";
   width?: number;
   error?: string | undefined;
+  /** Whether the hand is to be here now; told back when it has come by itself. */
+  focused?: boolean;
+  reached?: (() => void) | undefined;
 }
 
 export const LengthField = ({
@@ -33,7 +36,13 @@ export const LengthField = ({
   size = "small",
   width = 104,
   error,
+  focused = false,
+  reached,
 }: Props) => {
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (focused) input.current?.focus();
+  }, [focused]);
   const units = useUnits();
   const shown = metres === null ? "" : length(metres, units);
   // What is being typed; what was handed over and not answered yet; else what stands.
@@ -76,6 +85,8 @@ export const LengthField = ({
       placeholder={unit}
       onChange={(e) => setTyping(e.target.value)}
       onBlur={commit}
+      onFocus={reached}
+      inputRef={input}
       onKeyDown={key}
       error={Boolean(wrong || error)}
       helperText={wrong || error}

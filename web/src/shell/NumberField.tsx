@@ -1,7 +1,7 @@
 /** A plain number that is typed, such as turns of the steering wheel. */
 
 import TextField from "@mui/material/TextField";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { decimal, t } from "../words";
 
 interface Common {
@@ -10,6 +10,9 @@ interface Common {
   value: number | null;
   readOnly?: boolean;
   width?: number;
+  /** Whether the hand is to be here now; told back when it has come by itself. */
+  focused?: boolean;
+  reached?: () => void;
 }
 
 /** With `optional`, nothing may be typed, too. */
@@ -22,7 +25,11 @@ type Props = Common &
 const told = (value: number | null) => (value === null ? "" : decimal(value));
 
 export const NumberField = (props: Props) => {
-  const { label, value, readOnly = false, width = 104 } = props;
+  const { label, value, readOnly = false, width = 104, focused = false, reached } = props;
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (focused) input.current?.focus();
+  }, [focused]);
   const [text, setText] = useState(told(value));
   const [wrong, setWrong] = useState(false);
   useEffect(() => setText(told(value)), [value]);
@@ -41,6 +48,8 @@ export const NumberField = (props: Props) => {
       size="small"
       onChange={(e) => setText(e.target.value)}
       onBlur={commit}
+      {...(reached && { onFocus: reached })}
+      inputRef={input}
       onKeyDown={(e) => e.key === "Enter" && commit()}
       error={wrong}
       helperText={wrong ? t("shell.a number") : undefined}

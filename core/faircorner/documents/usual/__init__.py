@@ -4,6 +4,7 @@ Lengths that were measured are kept; marks, glass, mirrors and the outline from 
 by them as on an ordinary vehicle of the body, and the document says that they are assumed.
 """
 
+from dataclasses import replace
 from typing import Annotated, Any
 
 from pydantic import Field
@@ -11,6 +12,7 @@ from pydantic import Field
 from faircorner.documents.usual.bodies import (
     BODIES,
     BODY_SHAPES,
+    Body,
     BodyShape,
     Measures,
     VehicleClass,
@@ -18,26 +20,36 @@ from faircorner.documents.usual.bodies import (
 from faircorner.documents.usual.glass import glass_of, roofline_of
 from faircorner.documents.usual.marks import marks_of
 from faircorner.documents.usual.mirrors import mirrors_of, usual_eye
+from faircorner.documents.usual.slips import Slip, slips
+from faircorner.documents.usual.towed import TowedRequest, towed
 from faircorner.model import Metres, Model
 from faircorner.sides import Side
 
 __all__ = [
     "BODIES",
     "BODY_SHAPES",
+    "Body",
     "BodyShape",
     "Measures",
+    "Slip",
     "UsualRequest",
     "VehicleClass",
     "shape_of",
+    "slips",
+    "slips_of",
     "usual_eye",
     "usual_vehicle",
 ]
 
 
+# The least height of a pane, m.
+_PANE = 0.25
+
+
 class UsualRequest(Model):
     """What has been measured of a new vehicle so far; what is left out is the body's usual.
 
-    driver : the side they sit on
+    driver : the side they sit on; height : of the roof; sill : of the driver's window
     """
 
     name: Annotated[str, Field(max_length=120)] = ""
@@ -50,16 +62,32 @@ class UsualRequest(Model):
     front_overhang_m: Metres | None = None
     track_front_m: Metres | None = None
     track_rear_m: Metres | None = None
+    height_m: Metres | None = None
+    sill_m: Metres | None = None
     lock_turns: float | None = None
     kerb_circle_m: Metres | None = None
+    tows: TowedRequest | None = None
+
+    def measured(self) -> dict[str, float]:
+        """What the tape has said so far, by field."""
+        asked = self.model_dump(exclude={"name", "shape", "driver", "tows"})
+        return {name: value for name, value in asked.items() if value is not None}
+
+
+def slips_of(asked: UsualRequest) -> list[Slip]:
+    """Of what was measured the likely slips, held against the usual of the body."""
+    usual = BODIES[asked.shape]
+    lengths = {f"{name}_m": getattr(usual.measures, name) for name in Measures.__slots__}
+    known = {**lengths, "height_m": usual.top, "sill_m": usual.sill,
+             "lock_turns": usual.lock_turns, "kerb_circle_m": usual.circle}  # fmt: skip
+    return slips(asked.measured(), known)
 
 
 def usual_vehicle(asked: UsualRequest) -> dict[str, Any]:
     """A fair-corner/vehicle@2 document of what was measured, the rest as is usual."""
-    usual = BODIES[asked.shape]
-    left_out = {"name", "shape", "driver", "lock_turns", "kerb_circle_m"}
-    given = asked.model_dump(exclude=left_out)
-    known = {name.removesuffix("_m"): value for name, value in given.items() if value is not None}
+    usual = _as_tall(asked)
+    given = {name.removesuffix("_m"): value for name, value in asked.measured().items()}
+    known = {name: value for name, value in given.items() if name in Measures.__slots__}
     measures = Measures(**{**_in_proportion(usual.measures, known), **known})
     return {
         "format": "fair-corner/vehicle@2",
@@ -74,15 +102,31 @@ def usual_vehicle(asked: UsualRequest) -> dict[str, Any]:
             "kerb_circle_m": usual.circle if asked.kerb_circle_m is None else asked.kerb_circle_m,
             "circles": [],
         },
-        "trailer": None,
-        **shape_of(asked.shape, measures, asked.driver),
-        "assumed": ["marks", "glass", "mirrors", "roofline", "tyre width", "corners"],
+        "trailer": None if asked.tows is None else towed(asked.tows, measures),
+        "height_m": asked.height_m,
+        **_shape(usual, measures, asked.driver),
+        "assumed": [
+            *("marks", "glass", "mirrors", "roofline", "tyre width", "corners"),
+            *([] if asked.tows is None else ["trailer"]),
+        ],
     }
+
+
+def _as_tall(asked: UsualRequest) -> Body:
+    """The body with its heights as they were measured, the others in proportion."""
+    usual = BODIES[asked.shape]
+    grown = 1.0 if asked.height_m is None else asked.height_m / usual.top
+    sill = usual.sill * grown if asked.sill_m is None else asked.sill_m
+    roof = max(usual.roof * grown, sill + _PANE)
+    return replace(usual, sill=sill, roof=roof, top=max(usual.top * grown, roof + 0.03))
 
 
 def shape_of(shape: BodyShape, measures: Measures, driver: Side) -> dict[str, Any]:
     """What of a document a body gives to its measures: marks, glass, mirrors, roofline."""
-    body = BODIES[shape]
+    return _shape(BODIES[shape], measures, driver)
+
+
+def _shape(body: Body, measures: Measures, driver: Side) -> dict[str, Any]:
     return {
         "features": marks_of(body, measures),
         "glass": glass_of(body, measures),

@@ -19,6 +19,7 @@ import { Breaks, Disc, Looks, Moved, pictureLabel, seenAt, spotAt } from "../cue
 import { useCueOptions } from "../cues/useCueOptions";
 import { usePlan } from "../cues/usePlan";
 import { useSights } from "../cues/useSights";
+import { WhoseSeat } from "../cues/WhoseSeat";
 
 const CardPage = () => {
   const docket = useDocket();
@@ -49,6 +50,7 @@ const Card = ({ docket }: { docket: Docket }) => {
           </Box>
         )}
       </Box>
+      <WhoseSeat docket={docket} />
       {!shown.feasible && (
         <Alert severity="warning">
           {t("cues.this cannot be driven")} {shown.reason.said.text}.

@@ -5,21 +5,20 @@ import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
-import type { Call, Frame, MethodBody, Metres, Plan, Spot, VehicleBody } from "../../api/types";
+import type { Call, Frame, MethodBody, Metres, Plan, Spot } from "../../api/types";
 import { SaveDrawing } from "../../drawing/SaveDrawing";
 import { SightPicture } from "../../drawing/SightPicture";
 import { Term } from "../../shell/Term";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import { Candidates } from "./Candidates";
-import { Moved, pictureLabel, restsOnAssumed, useAssumed, useSharp } from "./told";
+import { Moved, pictureLabel, restsOn, useAssumed, useSharp } from "./told";
 
 interface Props {
   /** 0 is the first stop, one more than there are calls the last. */
   active: number;
   plan: Plan;
   method: MethodBody;
-  vehicle: VehicleBody;
   /** What is seen there; null while it is worked out. */
   spot: Spot | null;
   /** How far before and after its call a cue was looked for. */
@@ -33,7 +32,7 @@ interface Props {
 }
 
 export const CueCard = memo((props: Props) => {
-  const { active, plan, method, vehicle, spot, followed, moved, picked, pick, play } = props;
+  const { active, plan, method, spot, followed, moved, picked, pick, play } = props;
   const call = plan.calls[active - 1];
   const stop = active === 0 ? "first" : "last";
   const title = call
@@ -72,7 +71,7 @@ export const CueCard = memo((props: Props) => {
         {where && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{where}</Typography>}
         {seen && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{seen}</Typography>}
         {call && <OfCall call={call} plan={plan} />}
-        {restsOnAssumed(vehicle, spot).map((said) => (
+        {restsOn(spot).map((said) => (
           <Typography key={said} sx={{ fontSize: 13, mt: 0.75 }}>
             {said}
           </Typography>

@@ -34,6 +34,7 @@ import { useCueOptions } from "./useCueOptions";
 import { usePlan } from "./usePlan";
 import { useMoved, useSights } from "./useSights";
 import { WayOut } from "./WayOut";
+import { WhoseSeat } from "./WhoseSeat";
 import { WhyNot } from "./WhyNot";
 
 export const CuesStation = () => {
@@ -155,6 +156,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
       </Box>
       <Box sx={{ display: "grid", gridTemplateRows: "minmax(0, 1fr) auto", gap: 1, minHeight: 0 }}>
         <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
+          <WhoseSeat docket={docket} />
           {plan.error && !editing && <Failure error={plan.error} />}
           {editing && (
             <MethodEditor
@@ -172,7 +174,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             active={active}
             plan={read}
             method={method}
-            vehicle={vehicle}
             spot={spotAt(sights, active)}
             followed={sights?.followed_m ?? 0}
             moved={rolled}

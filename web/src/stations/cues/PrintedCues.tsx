@@ -18,8 +18,8 @@ import {
   Disc,
   Looks,
   Moved,
-  marksAssumed,
   pictureLabel,
+  restsOn,
   seenAt,
   spotAt,
   Told,
@@ -89,7 +89,6 @@ const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props
       </Stop>
     </Box>
     <Box sx={{ fontWeight: 700, mt: 1.5 }}>{t("cues.computed from what was measured")}</Box>
-    {marksAssumed(docket.vehicle.body) && <Box sx={{ mt: 0.5 }}>{t("cues.marks are assumed")}</Box>}
     <Box sx={{ mt: 0.5 }}>
       <Assumed plan={plan} />
     </Box>
@@ -149,6 +148,9 @@ const PrintedCall = ({ call, plan, method, sights }: CallProps) => (
       {call.instead.text && <Box sx={{ fontWeight: 700 }}>{call.instead.text}</Box>}
       <Moved call={call} />
       <Sharp call={call} />
+      {restsOn(spotAt(sights, call.number)).map((said) => (
+        <Box key={said}>{said}</Box>
+      ))}
       <Looks plan={plan} step={call.leg} />
       {plan.feasible && <Breaks call={call} />}
     </Told>

@@ -2,7 +2,7 @@
 
 import Box from "@mui/material/Box";
 import type { ReactNode } from "react";
-import type { Call, Plan, Sights, Spot, VehicleBody } from "../../api/types";
+import type { Call, Plan, Sights, Spot } from "../../api/types";
 import { EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
 import { length, speed } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -86,19 +86,12 @@ export const useSharp = (call: Call): string | null => {
   return t("cues.sharp to computed", { to: length(cue.scatter_m, units) });
 };
 
-/** Whether cues rest on places of the vehicle that nobody measured. */
-export const marksAssumed = ({ assumed }: VehicleBody): boolean =>
-  assumed.some((part) => part === "marks" || part === "glass");
-
 /** What the cue of a stop rests on that nobody measured, and how its mirror has to be set. */
-export const restsOnAssumed = (vehicle: VehicleBody, spot: Spot | null): string[] => {
+export const restsOn = (spot: Spot | null): string[] => {
   const chosen = spot?.candidates.find((one) => one.key === spot.chosen);
-  if (chosen?.mirror)
-    return [
-      t("cues.mirror as set"),
-      ...(vehicle.assumed.includes("mirrors") ? [t("cues.mirrors are assumed")] : []),
-    ];
-  return marksAssumed(vehicle) ? [t("cues.marks are assumed")] : [];
+  if (!chosen) return [];
+  const told = chosen.mirror ? [t("cues.mirror as set")] : [];
+  return chosen.rests.text ? [...told, t("cues.it rests", { what: chosen.rests.text })] : told;
 };
 
 /** What is seen at a stop by its number; null while it is worked out or where nobody's eye is known. */

@@ -9,6 +9,7 @@ import { keepPreviousData, type UseQueryResult, useQuery } from "@tanstack/react
 import { useState } from "react";
 import { aroundQuery } from "../../api/queries";
 import type { Around, Revision, SeatBody, VehicleBody } from "../../api/types";
+import { DragHandle } from "../../drawing/DragHandle";
 import { Columns } from "../../shell/Columns";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { Failure, Waiting } from "../../shell/states";
@@ -17,7 +18,10 @@ import { useRevise } from "../../shell/useRevise";
 import { t } from "../../words";
 import { EyePanel } from "./EyePanel";
 import { GroundSeen } from "./GroundSeen";
+import { OwnMarks, PartsPanel } from "./PartsPanel";
+import { fromTheSide, moved, type Part, type Place, partsOf } from "./parts";
 import { SeenPanel } from "./SeenPanel";
+import { SideSheet } from "./SideSheet";
 import { SteeringPanel } from "./SteeringPanel";
 import { VehicleSheet } from "./VehicleSheet";
 
@@ -56,6 +60,15 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
   const seat = useRevise(seatRevision);
   const readOnly = !useMay().shape;
   const [view, setView] = useState<View>("measured");
+  const [key, setKey] = useState<string | null>(null);
+  const parts = partsOf({ vehicle: vehicle.body, seat: seat.body });
+  const chosen = parts.find((part) => part.key === key) ?? null;
+  const move = (to: Place) => {
+    if (!chosen) return;
+    const next = moved({ vehicle: vehicle.body, seat: seat.body }, chosen.key, to);
+    if (next.vehicle !== vehicle.body) vehicle.edit(next.vehicle);
+    if (next.seat !== seat.body) seat.edit(next.seat);
+  };
   const around = useQuery({
     ...aroundQuery(vehicle.body, seat.body),
     enabled: view === "seen",
@@ -78,14 +91,29 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
         {view === "seen" ? (
           <Seen vehicle={vehicle.body} seat={seat.body} around={around} />
         ) : (
-          <VehicleSheet
-            vehicle={vehicle.body}
-            seat={seat.body}
-            set={(measure, metres) =>
-              metres !== null && vehicle.edit({ ...vehicle.body, [measure]: metres })
-            }
-            readOnly={readOnly}
-          />
+          <Box
+            sx={{
+              display: "grid",
+              gridTemplateRows: "minmax(280px, 3fr) minmax(190px, 2fr)",
+              gap: 1,
+              minHeight: 0,
+            }}
+          >
+            <VehicleSheet
+              vehicle={vehicle.body}
+              seat={seat.body}
+              set={(measure, metres) =>
+                metres !== null && vehicle.edit({ ...vehicle.body, [measure]: metres })
+              }
+              readOnly={readOnly}
+            />
+            <SideSheet
+              vehicle={vehicle.body}
+              seat={seat.body}
+              chosen={chosen ? [fromTheSide(chosen)] : []}
+              overlay={!readOnly && chosen && <Handles part={chosen} move={move} />}
+            />
+          </Box>
         )}
       </Box>
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
@@ -107,6 +135,18 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
           />
           <ReviseBar revision={seatRevision} draft={seat} what="seat" />
         </Paper>
+        <Paper sx={{ p: 2, display: "grid", gap: 1.5 }}>
+          <PartsPanel
+            parts={parts}
+            chosen={chosen}
+            choose={setKey}
+            move={move}
+            readOnly={readOnly}
+          />
+          {!readOnly && (
+            <OwnMarks vehicle={vehicle.body} seat={seat.body} edit={seat.edit} put={setKey} />
+          )}
+        </Paper>
         {vehicle.body.assumed.length > 0 && (
           <Typography sx={{ fontSize: 13 }}>
             {t("seat.assumed as usual", {
@@ -121,5 +161,34 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
     </Columns>
   );
 };
+
+/** Taken hold of from the side: along the vehicle, and up. */
+const Handles = ({ part, move }: { part: Part; move: (to: Place) => void }) => {
+  const { at } = part;
+  return (
+    <>
+      <DragHandle
+        label={`${part.name}: ${t("measure.along")}`}
+        at={[at.x_m + HELD, at.z_m]}
+        value={at.x_m}
+        pull={[1, 0]}
+        step={FINE}
+        onChange={(x_m) => move({ ...at, x_m: Number(x_m.toFixed(3)) })}
+      />
+      <DragHandle
+        label={`${part.name}: ${t("measure.up")}`}
+        at={[at.x_m, at.z_m + HELD]}
+        value={at.z_m}
+        pull={[0, 1]}
+        step={FINE}
+        onChange={(z_m) => move({ ...at, z_m: Number(z_m.toFixed(3)) })}
+      />
+    </>
+  );
+};
+
+/** How far beside a place it is held, so that the hand does not hide it; and how finely it moves, m. */
+const HELD = 0.35;
+const FINE = 0.01;
 
 export default SeatStation;

@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { VehicleBody } from "../../api/types";
+import { CircleByChalk } from "../../desk/measuring/CircleByChalk";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
 import { t } from "../../words";
@@ -42,6 +43,7 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
           width={150}
           onCommit={(m) => m !== null && change({ kerb_circle_m: m })}
         />
+        {!readOnly && <CircleByChalk take={(circle) => change({ kerb_circle_m: circle })} />}
       </Box>
       {steering.circles.map((c, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a circle has no other name than its place

@@ -1,6 +1,7 @@
 /** The vehicle from above, its measures typed where they are drawn. */
 
 import type { Metres, Point, Pose, SeatBody, VehicleBody } from "../../api/types";
+import type { Measure as AnyMeasure } from "../../desk/measuring/walk";
 import { Dimension } from "../../drawing/Dimension";
 import { useFrame } from "../../drawing/frame";
 import { Pin } from "../../drawing/Pin";
@@ -18,18 +19,14 @@ interface Props {
   measured?: Partial<Record<Measure, Metres>>;
   set: (measure: Measure, metres: Metres | null) => void;
   readOnly: boolean;
+  /** The measure that comes now on the walk, and what is told when a hand goes to another. */
+  active?: string;
+  reached?: (measure: Measure) => void;
 }
 
 const HERE: Pose = { x_m: 0, y_m: 0, heading_deg: 0 };
 
-export type Measure =
-  | "length_m"
-  | "width_m"
-  | "mirror_width_m"
-  | "wheelbase_m"
-  | "front_overhang_m"
-  | "track_front_m"
-  | "track_rear_m";
+export type Measure = Exclude<AnyMeasure, "height_m" | "sill_m">;
 
 interface Line {
   measure: Measure;
@@ -89,7 +86,8 @@ export const linesOf = (v: VehicleBody): Line[] => {
   ];
 };
 
-export const VehicleSheet = ({ vehicle, seat, measured, set, readOnly }: Props) => {
+export const VehicleSheet = (props: Props) => {
+  const { vehicle, seat, measured, set, readOnly, active, reached } = props;
   const lines = linesOf(vehicle);
   const reach = vehicle.mirror_width_m / 2;
   const bounds = {
@@ -116,6 +114,8 @@ export const VehicleSheet = ({ vehicle, seat, measured, set, readOnly }: Props) 
             metres={(measured ?? vehicle)[line.measure] ?? null}
             readOnly={readOnly}
             optional={measured !== undefined}
+            focused={active === line.measure}
+            reached={reached && (() => reached(line.measure))}
             onCommit={(metres) => set(line.measure, metres)}
           />
         </Pin>
@@ -129,7 +129,13 @@ export const VehicleSheet = ({ vehicle, seat, measured, set, readOnly }: Props) 
           key={line.measure}
           from={line.from}
           to={line.to}
-          colour={line.measure.startsWith("track") ? ink.soft : ink.chalk}
+          colour={
+            line.measure === active
+              ? ink.coral
+              : line.measure.startsWith("track")
+                ? ink.soft
+                : ink.chalk
+          }
         />
       ))}
     </Slab>

@@ -1,4 +1,4 @@
-/** A vehicle from nothing: its measures typed on a drawing that grows with them. */
+/** A vehicle from nothing: a walk round it, its measures typed on drawings that grow with them. */
 
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
@@ -14,16 +14,20 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 import { useState } from "react";
-import { added } from "../api/added";
-import { ApiError, ask } from "../api/client";
-import type { School, VehicleBody } from "../api/types";
-import { LengthField } from "../shell/LengthField";
-import { NumberField } from "../shell/NumberField";
-import { Failure, Waiting } from "../shell/states";
-import { useSchool } from "../shell/useDocket";
-import { useStored } from "../shell/useStored";
-import { linesOf, type Measure, VehicleSheet } from "../stations/seat/VehicleSheet";
-import { t } from "../words";
+import { added } from "../../api/added";
+import { ApiError, ask } from "../../api/client";
+import type { School, VehicleBody } from "../../api/types";
+import { LengthField } from "../../shell/LengthField";
+import { NumberField } from "../../shell/NumberField";
+import { Failure, Waiting } from "../../shell/states";
+import { useSchool } from "../../shell/useDocket";
+import { useStored } from "../../shell/useStored";
+import { SideSheet } from "../../stations/seat/SideSheet";
+import { linesOf, VehicleSheet } from "../../stations/seat/VehicleSheet";
+import { t } from "../../words";
+import { CircleByChalk } from "./CircleByChalk";
+import { Walk } from "./Walk";
+import { after, type Measure, OPTIONAL, type Step } from "./walk";
 
 type Body = NonNullable<VehicleBody["shape"]>;
 const BODIES: readonly Body[] = [
@@ -44,14 +48,26 @@ interface Typed {
   measures: Partial<Record<Measure, number>>;
   turns: number | null;
   circle: number | null;
+  tows: Tows | null;
 }
 
-const NOTHING: Typed = { name: "", shape: "small hatch", measures: {}, turns: null, circle: null };
+type Tows = "semi-trailer" | "caravan";
+const TOWS: readonly Tows[] = ["caravan", "semi-trailer"];
+
+const NOTHING: Typed = {
+  name: "",
+  shape: "small hatch",
+  measures: {},
+  turns: null,
+  circle: null,
+  tows: null,
+};
 
 const usualQuery = (driver: School["keeps"], typed: Typed) => {
-  const { name, shape, measures, turns, circle } = typed;
+  const { name, shape, measures, turns, circle, tows } = typed;
   const steering = { lock_turns: turns, kerb_circle_m: circle };
-  const body = { name, shape, driver, ...measures, ...steering };
+  const towed = tows && { kind: tows };
+  const body = { name, shape, driver, ...measures, ...steering, tows: towed };
   return queryOptions({
     queryKey: ["usual vehicle", body],
     queryFn: ({ signal }) => ask.post("/api/vehicles/usual", { body, signal }),
@@ -71,6 +87,8 @@ export const NewVehicle = () => {
   // What cannot be taken as typed stays where it was typed, beside an ordinary one.
   const plain = useQuery(usualQuery(driver, { ...NOTHING, shape: typed.shape }));
   const [asked, setAsked] = useState(false);
+  // Where the walk is; nobody is hurried along before they have begun it.
+  const [now, go] = useState<Step | null>(null);
   const keep = useMutation({
     mutationFn: async () => {
       const { body } = await client.fetchQuery(usualQuery(driver, typed));
@@ -93,6 +111,8 @@ export const NewVehicle = () => {
     name: t("begin.name of the vehicle"),
     lock_turns: t("begin.turns to a lock"),
     kerb_circle_m: t("begin.kerb circle"),
+    height_m: t("measure.height"),
+    sill_m: t("measure.sill"),
     ...Object.fromEntries(linesOf(drawn).map((line) => [line.measure, line.label])),
   };
   const given: Record<string, unknown> = {
@@ -101,7 +121,23 @@ export const NewVehicle = () => {
     kerb_circle_m: typed.circle,
     ...typed.measures,
   };
-  const missing = Object.keys(labels).filter((field) => (given[field] ?? null) === null);
+  const done = new Set(Object.keys(given).filter((field) => (given[field] ?? null) !== null));
+  const missing = Object.keys(labels).filter(
+    (field) => !done.has(field) && !OPTIONAL.has(field as Step),
+  );
+  const put = (step: Step, value: number | null) => {
+    if (step === "lock_turns") setTyped({ ...typed, turns: value });
+    else if (step === "kerb_circle_m") setTyped({ ...typed, circle: value });
+    else {
+      const { [step]: _, ...others } = typed.measures;
+      setTyped({ ...typed, measures: value === null ? others : { ...others, [step]: value } });
+    }
+  };
+  /** What was to be typed now leads on to what comes next. */
+  const set = (step: Step, value: number | null) => {
+    put(step, value);
+    if (value !== null && step === now) go(after(step) ?? step);
+  };
   const told = (error: Error) => {
     if (!(error instanceof ApiError)) return error.message;
     const field = error.field.replace(/^steering\./, "");
@@ -130,35 +166,85 @@ export const NewVehicle = () => {
             </MenuItem>
           ))}
         </TextField>
+        <TextField
+          select
+          size="small"
+          label={t("measure.tows")}
+          value={typed.tows ?? ""}
+          slotProps={{ select: { displayEmpty: true } }}
+          onChange={(e) => setTyped({ ...typed, tows: (e.target.value || null) as Tows | null })}
+          sx={{ minWidth: 150 }}
+        >
+          <MenuItem value="">{t("measure.tows nothing")}</MenuItem>
+          {TOWS.map((tows) => (
+            <MenuItem key={tows} value={tows}>
+              {t(`measure.tows ${tows}`)}
+            </MenuItem>
+          ))}
+        </TextField>
         <NumberField
           label={t("begin.turns to a lock")}
           value={typed.turns}
           width={190}
-          onCommit={(turns) => setTyped({ ...typed, turns })}
+          focused={now === "lock_turns"}
+          reached={() => go("lock_turns")}
+          onCommit={(turns) => set("lock_turns", turns)}
         />
         <LengthField
           label={t("begin.kerb circle")}
           metres={typed.circle}
           width={190}
           optional
-          onCommit={(circle) => setTyped({ ...typed, circle })}
+          focused={now === "kerb_circle_m"}
+          reached={() => go("kerb_circle_m")}
+          onCommit={(circle) => set("kerb_circle_m", circle)}
         />
+        <CircleByChalk take={(circle) => put("kerb_circle_m", circle)} />
       </Box>
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
         {t("begin.drawn as usual until")}
       </Typography>
-      <Box sx={{ height: 420, display: "grid" }}>
-        <VehicleSheet
-          vehicle={drawn}
-          seat={null}
-          measured={typed.measures}
-          readOnly={false}
-          set={(measure, metres) => {
-            const { [measure]: _, ...others } = typed.measures;
-            const measures = metres === null ? others : { ...others, [measure]: metres };
-            setTyped({ ...typed, measures });
-          }}
-        />
+      <Box
+        sx={{
+          display: "grid",
+          gap: 1.5,
+          gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 300px" },
+        }}
+      >
+        <Box sx={{ display: "grid", gap: 1, gridTemplateRows: "400px 250px" }}>
+          <VehicleSheet
+            vehicle={drawn}
+            seat={null}
+            measured={typed.measures}
+            readOnly={false}
+            active={now ?? ""}
+            reached={go}
+            set={set}
+          />
+          <SideSheet
+            vehicle={drawn}
+            seat={null}
+            heights={{
+              given: {
+                height_m: typed.measures.height_m ?? null,
+                sill_m: typed.measures.sill_m ?? null,
+              },
+              active: now ?? "",
+              reached: go,
+              set,
+            }}
+          />
+        </Box>
+        <Box sx={{ order: { xs: -1, md: 0 } }}>
+          <Walk
+            now={now ?? "width_m"}
+            go={go}
+            labels={labels}
+            done={done}
+            slips={usual.data?.slips ?? []}
+            take={(field, value) => put(field as Step, value)}
+          />
+        </Box>
       </Box>
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
         {t("begin.marks are assumed")} {t("seat.tape with brakes set")}
