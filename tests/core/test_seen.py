@@ -4,14 +4,18 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
-from faircorner.cues import Settings, follow, make_plan
+from faircorner.cues import Settings, follow, make_plan, sights
+from faircorner.cues.events import Seen
 from faircorner.documents.library import methods
 from faircorner.documents.method import MethodDocument
 from faircorner.errors import InputError
 from faircorner.plane import frozen, to_body, to_site
+from faircorner.sight import mirror_named
+from faircorner.vehicle import Feature
 from shapely import LineString, Polygon
 
 from tests.core.held import CARS, built
+from tests.core.pictured import DOCKETS, docket_named
 from tests.core.scenes import scene
 
 SEEN = methods()["Seen-corner reverse park"]
@@ -102,3 +106,54 @@ def test_without_an_eye_nothing_is_seen(linnet, quay, way):
                         rate=np.array([2.0]), late=np.zeros((1, len(way.steps))))  # fmt: skip
     with pytest.raises(InputError, match="nobody's eye"):
         follow(linnet, quay, way, settings)
+
+
+@pytest.mark.parametrize("name", DOCKETS)
+def test_a_step_that_waits_for_a_cue_stops_where_that_stands_at_its_mark(name):
+    """Every cue there is to choose, in glass or mirror, of a thing or an edge: waited for, seen.
+
+    It is looked for where the car then stands, by the cue's own sums, not by those that drive.
+    """
+    made = docket_named(name)
+    plan, tried = make_plan(made), 0
+    for spot in sights(made, plan.values)[1:-1]:
+        for one in spot.candidates:
+            seen = one.cue.sighting
+            # One that never comes to its mark near the call is waited for somewhere else.
+            if not abs(one.at_mark) < 0.45:
+                continue
+            through = seen.through if seen.told.of_glass else ""
+            near = (seen.y > 0) == (made.side == "left")
+            mark = seen.feature if through or near else f"off {seen.feature}"
+            until = Seen(thing=one.cue.what, mark=mark, through=through)
+            steps = list(made.method.steps)
+            steps[spot.call - 1] = replace(steps[spot.call - 1], until=until)
+            taught = replace(made, method=replace(made.method, steps=tuple(steps)))
+            then = make_plan(taught).calls[spot.call - 1].cue
+            if then.key != one.cue.key or not then.shows:
+                continue
+            tried += 1
+            assert abs(then.sighting.offset) < 0.003, one.cue.key
+            assert then.said.code in ("thing passes", "thing stands", "edge runs")
+    assert tried >= (2 if "kerb" in name else 1)
+
+
+def test_what_no_ground_is_seen_past_and_what_is_not_there_is_refused(linnet, seat, quay, way):
+    for field, until in (
+        ("mark", Seen(thing="kerb", mark="high mark")),
+        ("mark", Seen(thing="kerb", mark="mirror's other edge", through="near door mirror")),
+        ("through", Seen(thing="kerb", mark="rear tyre", through="third mirror")),
+        ("thing", Seen(thing="moon", mark="B-pillar")),
+    ):
+        marked = linnet.marked((Feature(name="high mark", x=1.5, y=0.9, z=1.6),), {})
+        steps = (replace(way.steps[0], until=until), *way.steps[1:])
+        with pytest.raises(InputError) as told:
+            make_plan(scene(marked, seat, quay, replace(way, steps=steps)))
+        assert told.value.field.endswith(field)
+
+
+def test_near_and_off_mirrors_change_places_on_the_other_side(linnet, seat):
+    near = mirror_named(linnet, "near door mirror")
+    assert near.centre[1] > 0
+    other = linnet.mirrored()
+    assert mirror_named(other, "off door mirror").name == near.name

@@ -8,7 +8,7 @@ from faircorner.errors import InputError
 from faircorner.ground import Ground, Kerbline
 from faircorner.plane import Floats, to_body, wrap
 from faircorner.said import Said
-from faircorner.sight import Seat
+from faircorner.sight import SightLine
 from faircorner.vehicle import Vehicle
 
 __all__ = [
@@ -19,7 +19,6 @@ __all__ = [
     "edge_line",
     "landmark_x",
     "outline",
-    "own_mark",
     "own_point",
 ]
 
@@ -71,29 +70,20 @@ def edge_gap(vehicle: Vehicle, line: Kerbline, poses: Floats, turns: Floats) -> 
     return line.tyre_gap(poses, turns, vehicle)
 
 
-def own_mark(vehicle: Vehicle, name: str) -> Floats:
-    """A mark of the vehicle, (3,) m in its frame: the kerb side's where there are two."""
-    marks = {f.name: np.array([f.x, f.y, f.z]) for f in sorted(vehicle.features, key=lambda f: f.y)}
-    if name not in marks:
-        raise InputError("mark", Said("is not one of", name=name, known=", ".join(marks) or "none"))
-    return marks[name]
-
-
-def aside(seat: Seat, mark: Floats, poses: Floats, places: Floats) -> Floats:
-    """How far left of a mark (3,) the driver sees places (n, 2) on the site, (..., n) rad."""
-    eye = seat.eye_toward(mark)
-    seen = to_body(poses, places) - eye[:2]
+def aside(line: SightLine, poses: Floats, places: Floats) -> Floats:
+    """How far left of a line of sight places (n, 2) on the site are seen, (..., n) rad."""
+    seen = to_body(poses, places) - line.begin[:2]
     bearing = np.arctan2(seen[..., 1], seen[..., 0])
-    return wrap(bearing - np.arctan2(mark[1] - eye[1], mark[0] - eye[0]))
+    return wrap(bearing - np.arctan2(line.way[1], line.way[0]))
 
 
-def outline(seat: Seat, mark: Floats, poses: Floats, corners: Floats) -> tuple[Floats, Floats]:
-    """How far left of a mark the driver sees a thing's right and left edge, (...) rad each.
+def outline(line: SightLine, poses: Floats, corners: Floats) -> tuple[Floats, Floats]:
+    """How far left of a line of sight a thing's right and left edge are seen, (...) rad each.
 
     corners : (n, 2) on the site, of something convex that the eye is outside of: what stands
     between two corners hides all others
     """
-    centre = aside(seat, mark, poses, corners.mean(axis=0)[None])
+    centre = aside(line, poses, corners.mean(axis=0)[None])
     # From its middle no corner lies a quarter turn away, so that none is wrapped round.
-    off = wrap(aside(seat, mark, poses, corners) - centre)
+    off = wrap(aside(line, poses, corners) - centre)
     return (centre + off).min(axis=-1), (centre + off).max(axis=-1)

@@ -6,6 +6,7 @@ from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import TAPED, Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
 from faircorner.sight.in_mirror import IN_GLASS, InMirror, Looker
+from faircorner.sight.line import SightLine, mark_named, mirror_named, sight_line
 from faircorner.sight.reflect import images, on_glass
 from faircorner.sight.setting import bisecting, mirrors_set, near_dipped, showing, shown_by
 from faircorner.sight.sharpness import (
@@ -52,6 +53,7 @@ __all__ = [
     "Seat",
     "Sharpness",
     "Shown",
+    "SightLine",
     "Sighting",
     "Told",
     "around",
@@ -63,6 +65,8 @@ __all__ = [
     "image_moved",
     "images",
     "leaning",
+    "mark_named",
+    "mirror_named",
     "mirrors_set",
     "near_dipped",
     "on_glass",
@@ -73,5 +77,6 @@ __all__ = [
     "showing",
     "shown",
     "shown_by",
+    "sight_line",
     "sight_of",
 ]

@@ -85,11 +85,11 @@ def edge_sights(
     edge : (2, 2), m on the site, two places of a straight edge on the ground
     most : sights that leave more scatter in the stop are left out, m
     """
-    features = (*vehicle.features, *_corners(vehicle.glass))
+    features = (*vehicle.features, *corner_marks(vehicle.glass))
     if not features:
         return []
     marks = np.array([(mark.x, mark.y, mark.z) for mark in features])
-    eyes = np.array([seat.eye_toward(mark) for mark in marks])
+    eyes = np.array([seat.eye_past(mark) for mark in marks])
     met = [_met(eyes, marks, onward(by), edge) for by in (-NEAR, 0.0, NEAR)]
     before, heights, after = (_heights(eyes, share) for _, share in met)
     pose, ground = onward(0.0), met[1][0]
@@ -121,7 +121,7 @@ def edge_sights(
     return found
 
 
-def _corners(glass: tuple[Opening, ...]) -> list[Feature]:
+def corner_marks(glass: tuple[Opening, ...]) -> list[Feature]:
     """The lower corners of every pane, at which an edge on the ground appears and vanishes."""
     found = []
     for pane in glass:

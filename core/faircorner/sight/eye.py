@@ -13,6 +13,8 @@ __all__ = ["TAPED", "Seat"]
 
 # What a taped eye is off by in each direction, and the most that still tells a cue, m.
 TAPED, _MOST_UNCERTAIN = 0.02, 0.15
+# What is lined up with a mark is so many times as far off as that.
+_BEYOND = 5.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -78,3 +80,7 @@ class Seat:
         if self.looking_back is not None and point[0] < self.eye[0] - self.leant - 0.2:
             return self.looking_back
         return self.eye
+
+    def eye_past(self, mark: Floats) -> Floats:
+        """The eye used to see what lies well beyond a mark (3,): a driver turns for that."""
+        return self.eye_toward(self.eye + _BEYOND * (mark - self.eye))

@@ -11,7 +11,17 @@ from faircorner.sight.eye import Seat
 from faircorner.sight.told import ACROSS, ALONG, Told
 from faircorner.vehicle import Feature, Opening, Vehicle, outer_blocks, stopped
 
-__all__ = ["LAMP", "Sighting", "beyond_glass", "on_plane", "pane_hits", "pane_of", "sight_of"]
+__all__ = [
+    "LAMP",
+    "Sighting",
+    "beyond_glass",
+    "mark_image",
+    "mark_of",
+    "on_plane",
+    "pane_hits",
+    "pane_of",
+    "sight_of",
+]
 
 # The height on an upright edge that a driver takes first, about a lamp's, m.
 LAMP = 0.8
@@ -119,24 +129,51 @@ def _leaving(vehicle: Vehicle, eye: Floats, target: Floats) -> tuple[Floats, Tol
     return eye + share * ray, told
 
 
-def _nearest(features: tuple[Feature, ...], hit: Floats, told: Told) -> tuple[str | None, float]:
+def mark_image(eye: Floats, mark: Feature, hit: Floats, normal: Floats) -> Floats:
+    """Where on a plane the upright line past a mark runs at the height of an image, (2,) m.
+
+    hit, normal : (3,), the image on the plane and what is square to it. A mark outside the glass
+    stands elsewhere in the picture than beside it; and glass leans in, so that what is above the
+    mark in the picture is not above it on the glass.
+    """
+    way = np.array([mark.x, mark.y]) - eye[:2]
+    across = float(way @ normal[:2])
+    if abs(across) < 1e-9:
+        return np.full(2, np.nan)
+    return np.asarray(eye[:2] + way * (float((hit - eye)[:2] @ normal[:2]) / across))
+
+
+def mark_of(vehicle: Vehicle, seen: Sighting) -> Feature | None:
+    """The mark that an image is told from; None where it is told from none of the vehicle's."""
+    hit = np.array([seen.x, seen.y, seen.z])
+    named = [f for f in vehicle.features if f.name == seen.feature]
+    return min(named, key=lambda f: np.hypot(f.x - hit[0], f.y - hit[1]), default=None)
+
+
+def _nearest(
+    features: tuple[Feature, ...], eye: Floats, hit: Floats, normal: Floats, told: Told
+) -> tuple[str | None, float]:
     axis, across = told.axis, 1 - told.axis
-    found = [
-        (abs(hit[axis] - place[axis]), f.name, hit[axis] - place[axis])
-        for f in features
-        for place in [(f.x, f.y)]
-        if abs(hit[across] - place[across]) < _BESIDE
-    ]
+    found = []
+    for mark in features:
+        if abs(hit[across] - (mark.x, mark.y)[across]) >= _BESIDE:
+            continue
+        off = float(hit[axis] - mark_image(eye, mark, hit, normal)[axis])
+        if np.isfinite(off):
+            found.append((abs(off), mark.name, off))
     if not found:
         return None, float("nan")
     _, name, offset = min(found)
-    return name, float(offset)
+    return name, offset
 
 
-def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height: float) -> Sighting:
+def sight_of(
+    vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height: float, past: str = ""
+) -> Sighting:
     """How an upright edge at a place on the site appears to the driver.
 
     pose : (3,); target : (2,), m on the site; height : m, the edge's top
+    past : the mark that it is told from, where it is not the nearest that counts
     The part of the edge nearest lamp height that shows through a pane is taken; where none
     shows, the ray at lamp height tells behind what it hides.
     """
@@ -157,18 +194,22 @@ def sight_of(vehicle: Vehicle, seat: Seat, pose: Floats, target: Floats, height:
         opening = vehicle.glass[pane]
         spread = np.ptp(opening.corners, axis=0)
         told = ALONG if spread[0] >= spread[1] else ACROSS
-        return _sighting(vehicle, eye, opening.name, hits[pane, level], bearing, told)
+        return _sighting(vehicle, eye, opening, hits[pane, level], bearing, told, past)
     hit, told = _leaving(vehicle, eye, np.array([x, y, levels[0]]))
-    return _sighting(vehicle, eye, None, hit, bearing, told)
+    return _sighting(vehicle, eye, None, hit, bearing, told, past)
 
 
 def _sighting(
-    vehicle: Vehicle, eye: Floats, through: str | None, hit: Floats, bearing: float, told: Told
-) -> Sighting:
-    feature, offset = _nearest(vehicle.features, hit, told)
+    vehicle: Vehicle, eye: Floats, pane: Opening | None, hit: Floats, bearing: float, told: Told,
+    past: str,
+) -> Sighting:  # fmt: skip
+    # What no pane shows is told where it would stand on the body's side.
+    normal = np.eye(3)[1 - told.axis] if pane is None else pane.normal
+    marks = tuple(f for f in vehicle.features if f.name == past) or vehicle.features
+    feature, offset = _nearest(marks, eye, hit, normal, told)
     return Sighting(
         eye=eye,
-        through=through,
+        through=None if pane is None else pane.name,
         x=float(hit[0]),
         y=float(hit[1]),
         z=float(hit[2]),

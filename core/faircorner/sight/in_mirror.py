@@ -42,7 +42,7 @@ class MirrorMark:
     at: Floats
     square: Told | None = None
 
-    def named(self, told: Told) -> str:
+    def named(self, told: Told | None) -> str:
         """As it is told: along the rim it is the middle of it that counts."""
         return f"middle of the {self.name}" if self.square not in (None, told) else self.name
 

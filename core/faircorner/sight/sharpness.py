@@ -9,7 +9,7 @@ from scipy.optimize import brentq
 
 from faircorner.plane import Floats, to_body, wrap
 from faircorner.said import Length, Said
-from faircorner.sight.glass import Sighting, on_plane, pane_of
+from faircorner.sight.glass import Sighting, mark_image, mark_of, on_plane, pane_of
 from faircorner.sight.told import Told
 from faircorner.vehicle import Vehicle
 
@@ -120,21 +120,26 @@ def image_moved(
 ) -> Callable[[Floats], Moved] | None:
     """How an upright edge's image moves for an eye that is elsewhere: of its shift (3,), m.
 
+    It moves past the mark it is told from, whose own image moves as well.
     None where it is hidden: nobody can say what that does to it.
     """
     pane = pane_of(vehicle, now)
     if pane is None:
         return None
-    height = image_height(onward(0.0), now, target)
+    height, axis = image_height(onward(0.0), now, target), now.told.axis
+    mark = mark_of(vehicle, now)
 
     def shifted(by_eye: Floats) -> Moved:
         eye = now.eye + by_eye
 
-        def moved(by: float) -> float:
+        def off(by: float, eye: Floats) -> float:
             place = np.append(to_body(onward(by), target[None])[0], height)
-            return float(on_plane(pane, eye, place)[now.told.axis] - now.station)
+            hit = on_plane(pane, eye, place)
+            mark_at = 0.0 if mark is None else mark_image(eye, mark, hit, pane.normal)[axis]
+            return float(hit[axis] - mark_at)
 
-        return moved
+        stood = off(0.0, now.eye)
+        return lambda by: off(by, eye) - stood
 
     return shifted
 

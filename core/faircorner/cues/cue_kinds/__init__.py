@@ -11,6 +11,7 @@ from faircorner.cues.cue_kinds.base import USELESS, Cue, Found, Seeing
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
 from faircorner.cues.cue_kinds.mirror import in_mirrors
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
+from faircorner.sight import mark_named, mirror_named
 
 __all__ = [
     "Cue",
@@ -72,6 +73,12 @@ def _best(seeing: Seeing, pick: str = "") -> Found | None:
         picked = next((one for one in candidates(seeing) if one.cue.key == pick), None)
         if picked is not None:
             return picked
+    watched = seeing.watched
+    if watched.through or watched.thing in _edges(seeing):
+        # What is waited for is one cue, and no other tells the moment as it does.
+        named = next((one for one in candidates(seeing) if _is_waited_for(one, seeing)), None)
+        if named is not None:
+            return named
     found = _looked_for(seeing)
     waited = (seeing.watched.edge, seeing.watched.thing)
     shown = [one for one in found if one.cue.shows]
@@ -80,6 +87,24 @@ def _best(seeing: Seeing, pick: str = "") -> Found | None:
     # One that shows only at the last moment cannot be waited for, unless no other tells as well.
     steady = (one for one in ranked if one.cue.sharp and one.steady)
     return next(steady, ranked[0] if ranked else None)
+
+
+def _edges(seeing: Seeing) -> set[str]:
+    """Names of what lies on the ground, there."""
+    ground = seeing.ground
+    return {line.name for line in ground.kerblines} | {name for name, _ in ground.goal.aligned()}
+
+
+def _is_waited_for(one: Found, seeing: Seeing) -> bool:
+    watched, seen, vehicle = seeing.watched, one.cue.sighting, seeing.vehicle
+    if one.cue.what != watched.thing:
+        return False
+    if watched.through:
+        mirror = mirror_named(vehicle, watched.through)
+        return (seen.through, seen.feature) == (mirror.name, watched.mark)
+    mark = mark_named(vehicle, watched.mark)
+    own = seen.feature in (watched.mark, watched.mark.removeprefix("off "))
+    return own and not seen.told.of_glass and float(mark[1]) * seen.y > 0
 
 
 def _looked_for(seeing: Seeing) -> list[Found]:

@@ -5,7 +5,8 @@ from functools import cache, lru_cache
 import numpy as np
 
 from faircorner.cues.cue_kinds.base import AGAIN, Cue, Found, Seeing, covered, hidden, uncovered
-from faircorner.cues.places import aside, own_mark
+from faircorner.cues.events import Watched
+from faircorner.cues.places import aside
 from faircorner.plane import Floats, to_body
 from faircorner.said import Said
 from faircorner.sight import (
@@ -19,6 +20,7 @@ from faircorner.sight import (
     pane_hits,
     pane_of,
     scatter,
+    sight_line,
     sight_of,
 )
 
@@ -31,7 +33,7 @@ def things_seen(seeing: Seeing) -> list[Found]:
 
     Where a thing is waited for it is that thing, at the edge that passes the mark.
     """
-    watched = seeing.watched
+    watched = _waited_for(seeing)
     seen = [
         _seen(seeing, what, corners, height)
         for what, corners, height in seeing.ground.sighted
@@ -52,7 +54,7 @@ def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Found:
         sharpness=Sharpness(scatter=scatter(sighting, seeing.onward, target), lean=LEAN),
         target=target,
         height=height,
-        said=thing_said(what, sighting.through, sighting.place, seeing.watched.mark, by),
+        said=thing_said(what, sighting.through, sighting.place, _waited_for(seeing).mark, by),
     )
     moved = image_moved(seeing.vehicle, sighting, seeing.onward, target)
     pane, level = pane_of(seeing.vehicle, sighting), image_height(seeing.pose, sighting, target)
@@ -72,18 +74,26 @@ def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Found:
     return Found(cue=cue, moved=moved, shown=shown)
 
 
+def _waited_for(seeing: Seeing) -> Watched:
+    """The thing that is waited for directly, if one is: not an edge, nor what a mirror shows."""
+    watched = seeing.watched
+    things = {name for name, _, _ in seeing.ground.sighted}
+    return Watched() if watched.through or watched.thing not in things else watched
+
+
 def _in_order(seeing: Seeing, corners: Floats) -> Floats:
     """Nearest to the eye first; of what is waited for only the one at the mark."""
-    pose, watched, seat = seeing.pose, seeing.watched, seeing.seat
+    pose, watched, seat = seeing.pose, _waited_for(seeing), seeing.seat
     if watched.thing:
-        mark = own_mark(seeing.vehicle, watched.mark)
-        return corners[[np.abs(aside(seat, mark, pose, corners)).argmin()]]
+        line = sight_line(seeing.vehicle, seat, watched.mark, "")
+        return corners[[np.abs(aside(line, pose, corners)).argmin()]]
     eye = pose[:2] + np.array([np.cos(pose[2]), np.sin(pose[2])]) * seat.eye[0]
     return np.asarray(corners[np.linalg.norm(corners - eye, axis=1).argsort(kind="stable")])
 
 
 def _at(seeing: Seeing, corner: Floats, height: float) -> tuple[Floats, Sighting, str]:
-    sighting = sight_of(seeing.vehicle, seeing.seat, seeing.pose, corner, height)
+    past = _waited_for(seeing).mark.removeprefix("off ")
+    sighting = sight_of(seeing.vehicle, seeing.seat, seeing.pose, corner, height, past)
     return corner, *uncovered(seeing, sighting, np.append(corner, min(LAMP, height)))
 
 

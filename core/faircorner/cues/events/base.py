@@ -72,12 +72,13 @@ class Watched:
     """What a driver who waits for an event looks at: an edge, or a thing past a mark; or neither.
 
     edge : where the distance to one is waited for; thing, mark : what passes which of the
-    vehicle's own marks
+    vehicle's own marks; through : the mirror in which it does, empty where it is seen directly
     """
 
     edge: str = ""
     thing: str = ""
     mark: str = ""
+    through: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
