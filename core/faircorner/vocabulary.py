@@ -10,6 +10,7 @@ from faircorner.cues.method import LOOKS
 from faircorner.cues.places import OWN_POINTS
 from faircorner.ground import KINDS, SIGHTED_KINDS
 from faircorner.ground.things import SIZES
+from faircorner.sight import REAR_TYRE, RIM
 from faircorner.standards import MEASURES
 
 __all__ = ["vocabulary"]
@@ -19,9 +20,10 @@ def vocabulary() -> dict[str, Any]:
     """Every list of names, as documents have them.
 
     manoeuvres : by name the kind of place where each ends, and how each event begins there
-    places : by kind its landmarks, what may be seen there besides what was put down, whether it
-    is left again from between others, and whether it has a size that could be less
-    seen : kinds of what was put down that may be seen
+    places : by kind its landmarks, what may be seen there besides what was put down and kerbs,
+    whether it is left again from between others, and whether it has a size that could be less
+    seen : kinds of what was put down that may be seen; mirror_marks : what in a mirror it may be
+    seen to pass, besides the handles that show there
     things : length, width and height, m, of what can be put down
     fitted : how a figure begins that is left to the fit
     """
@@ -33,6 +35,7 @@ def vocabulary() -> dict[str, Any]:
             name: {
                 "landmarks": list(kind.landmarks),
                 "things": list(kind.things),
+                "lines": [name for name, _ in kind.lay("any").goal.aligned()],
                 "left_again": kind.left_again,
                 "tightens": kind.sizes is not None,
             }
@@ -41,6 +44,7 @@ def vocabulary() -> dict[str, Any]:
         "own_points": list(OWN_POINTS),
         "edges": list(get_args(EdgeName)),
         "seen": list(SIGHTED_KINDS),
+        "mirror_marks": [*RIM, REAR_TYRE],
         "looks": list(LOOKS),
         "things": {kind: list(size) for kind, size in SIZES.items()},
         "fitted": {

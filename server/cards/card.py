@@ -39,7 +39,9 @@ class Docket:
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Stop:
-    """A stop or a call. say : what is done; lines : how it is told; edges : where it goes wrong"""
+    """A stop or a call. say : what is done; lines : how it is told; held : what is then held
+    while rolling; edges : where it goes wrong
+    """
 
     mark: Mark
     number: int = 0
@@ -47,6 +49,7 @@ class Stop:
     lines: tuple[str, ...]
     strong: tuple[str, ...] = ()
     looks: tuple[tuple[str, str], ...] = ()
+    held: tuple[str, ...] = ()
     edges: tuple[tuple[Literal["early", "late"], str], ...] = ()
     picture: SightDrawing | None = None
 
@@ -117,7 +120,13 @@ def _in_columns(stops: tuple[Stop, ...]) -> tuple[tuple[Stop, ...], tuple[Stop, 
 
 def _height(stop: Stop) -> int:
     """About how much room a stop takes, in letters."""
-    told = (stop.say, *stop.lines, *stop.strong, *(why for _, why in (*stop.looks, *stop.edges)))
+    told = (
+        stop.say,
+        *stop.lines,
+        *stop.strong,
+        *stop.held,
+        *(why for _, why in (*stop.looks, *stop.edges)),
+    )
     return sum(_LINE * (1 + len(line) // _LINE) for line in told) + _LINE * bool(stop.picture)
 
 
@@ -141,6 +150,7 @@ def _stops(docket: Docket, teller: _Teller) -> Iterator[Stop]:
             steps[0]["say"],
         ),
         looks=_looks(plan, 0, teller),
+        held=_held(docket, 0, teller),
         picture=_picture(docket, 0),
     )
     for call in plan["calls"]:
@@ -169,6 +179,7 @@ def _call(docket: Docket, call: dict[str, Any], teller: _Teller) -> Stop:
         ),
         strong=_lines(teller.told(call["instead"]), _moved(call, teller)),
         looks=_looks(plan, call["leg"], teller),
+        held=_held(docket, call["leg"], teller),
         edges=tuple(_edges(call, teller)) if plan["feasible"] else (),
         picture=_picture(docket, number),
     )
@@ -193,6 +204,11 @@ def _looks(plan: dict[str, Any], step: int, teller: _Teller) -> tuple[tuple[str,
         for look in plan["looks"]
         if look["step"] == step
     )
+
+
+def _held(docket: Docket, step: int, teller: _Teller) -> tuple[str, ...]:
+    stretches = [] if docket.sights is None else docket.sights["held"]
+    return tuple(teller.told(s) for one in stretches if one["step"] == step for s in one["said"])
 
 
 def _edges(call: dict[str, Any], teller: _Teller) -> Iterator[tuple[Literal["early", "late"], str]]:

@@ -307,6 +307,7 @@ class PlaceWords(Schema):
 
     landmarks: list[Landmark]
     things: list[str]
+    lines: list[str]
     left_again: bool
     tightens: bool
 
@@ -344,6 +345,7 @@ class VocabularyOut(Schema):
     own_points: list[OwnPoint]
     edges: list[EdgeName]
     seen: list[str]
+    mirror_marks: list[str]
     looks: list[Look]
     things: dict[ThingKind, tuple[float, float, float]]
     fitted: FittedWords

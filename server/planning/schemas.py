@@ -357,7 +357,23 @@ class PictureOut(Schema):
     glass: GlassOut | None
 
 
-class CandidateOut(Schema):
+class PointedOut(Schema):
+    """A cue by its parts: in which pane or mirror, what, and past which of the vehicle's marks.
+
+    left : whether it is on the left of the vehicle; taught : whether a step can wait for it
+    """
+
+    key: str
+    through: str
+    mirror: bool
+    what: str
+    mark: str | None
+    left: bool
+    taught: bool
+    scatter_m: float
+
+
+class CandidateOut(PointedOut):
     """A cue that could be used, and what to know of it.
 
     before_m, after_m : rolled metres for which it shows, up to `followed_m`
@@ -365,11 +381,7 @@ class CandidateOut(Schema):
     at_mark_m : how much later than called the thing stands exactly at its mark, negative earlier
     """
 
-    key: str
-    through: str
-    mirror: bool
     said: SaidOut
-    scatter_m: float
     before_m: float
     after_m: float
     at_mark_m: float | None
@@ -389,15 +401,31 @@ class SpotOut(PoseOut):
     seen: SaidOut | None
     chosen: str | None
     candidates: list[CandidateOut]
+    others: list[PointedOut]
     picture: PictureOut | None
 
 
+class HeldOut(Schema):
+    """A stretch rolled along an edge, and the cue that is held meanwhile.
+
+    step : that rolls it; off_m : how far off the line is seen by it
+    said : what to hold, then what drift out and in look like and how to correct them
+    """
+
+    step: int
+    begin_m: float
+    end_m: float
+    off_m: float
+    said: list[SaidOut]
+
+
 class SightsOut(Schema):
-    """What is seen at every stop of a plan; no spots where nobody's eye is known."""
+    """What is seen at every stop of a plan and held between; none where nobody's eye is known."""
 
     format: str
     followed_m: float
     spots: list[SpotOut]
+    held: list[HeldOut]
 
 
 class FilmIn(DraftIn):

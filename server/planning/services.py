@@ -15,6 +15,7 @@ from faircorner.cues import (
     Heard,
     Scene,
     film,
+    held,
     leave,
     make_least_sizes,
     make_plan,
@@ -144,7 +145,8 @@ def compute_sights(
     if found is None:
         plan = compute_plan(revisions, options, method_body)
         scene = scene_of(revisions, options, method_body)
-        found = spots_document(sights(scene, figures_of(plan, scene)))
+        values = figures_of(plan, scene)
+        found = spots_document(sights(scene, values), held(scene, values))
         cache.set(key, found, timeout=None)
     return found
 

@@ -135,3 +135,27 @@ def test_a_learner_comes_to_their_own_card_on_a_phone(open_page):
     expect(stops.last).to_contain_text("Last stop")
     for stop in stops.all()[1:-1]:
         expect(stop).to_contain_text(re.compile("In the .*stands|runs"))
+
+
+def test_a_cue_is_pointed_out_and_a_step_is_taught_to_wait_for_one(page):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Ines Varga")
+    calls(page).nth(0).click()
+    told = page.get_by_role("heading", name=re.compile("^Call 1")).locator("..")
+    expect(told).to_contain_text("In the left door mirror")
+    page.get_by_role("button", name=re.compile("other cues? show")).click()
+    page.get_by_role("combobox", name="Seen in").click()
+    page.get_by_role("option", name="windscreen").click()
+    page.get_by_role("combobox", name="Thing").click()
+    page.get_by_role("option", name="corner of the parked vehicle").click()
+    page.get_by_role("combobox", name="Mark").click()
+    page.get_by_role("option", name="past the door mirror").click()
+    expect(told).to_contain_text("In the windscreen, the corner of the parked vehicle")
+    page.get_by_role("button", name="Take the sharpest again").click()
+    expect(told).to_contain_text("In the left door mirror")
+    page.get_by_role("button", name="Let the step wait for this").first.click()
+    # The call comes where it stands at its mark, and says so.
+    expect(page.get_by_role("combobox", name="Seen in").first).to_have_text("near door mirror")
+    expect(calls(page).nth(0)).to_contain_text("is seen to meet the mirror's")
+    page.get_by_role("button", name="Discard").first.click()
+    expect(calls(page).nth(0)).not_to_contain_text("is seen to meet")

@@ -7,12 +7,16 @@ import pytest
 from faircorner.cues import Options, make_plan, sights
 from faircorner.cues.calls import seeing_at
 from faircorner.cues.candidates import at_mark
-from faircorner.cues.cue_kinds import candidates, sharpest
+from faircorner.cues.cue_kinds import candidates, earlier, sharpest
+from faircorner.cues.cue_kinds.parallel import PARALLEL, parallels
 from faircorner.cues.driven import attempt
 from faircorner.cues.fit import FINE, settings_for
 from faircorner.cues.prepare import prepare
-from faircorner.plane import to_body
+from faircorner.ground import Stretch, lay_road
+from faircorner.plane import frozen, to_body
 from faircorner.sides import turned_in
+from faircorner.sight import CRAWL, REACTION
+from faircorner.vehicle import Opening
 
 from tests.core.pictured import DOCKETS, docket_named
 
@@ -103,3 +107,52 @@ def test_a_taller_driver_sees_the_kerb_higher_up_the_glass_and_stops_nearer_to_i
             rise = one.moved(np.array([0.0, 0.0, 0.05]))(0.0)
             assert rise == pytest.approx(0.05 * (1 - share), rel=0.2)
             assert rise > 0
+
+
+def blinkered(seeing, by):
+    """A vehicle with nothing to see through but a peephole, where a cue stands so far on."""
+    found = next(f for f in candidates(replace(seeing, onward=lambda d: seeing.onward(by + d)))
+                 if f.cue.upright and not f.cue.sighting.told.of_glass and f.cue.sharp)  # fmt: skip
+    seen = found.cue.sighting
+    corners = [(seen.x + dx, seen.y, seen.z + dz) for dx, dz in
+               ((-0.03, -0.03), (0.03, -0.03), (0.03, 0.03), (-0.03, 0.03))]  # fmt: skip
+    peephole = Opening(name="peephole", corners=frozen(corners))
+    # Without an outline from the side nothing but glass and walls is in the way.
+    return replace(seeing.vehicle, glass=(peephole,), mirrors=(), roofline=np.empty((0, 2)))
+
+
+def test_where_nothing_shows_however_one_leans_it_is_counted_from_the_last_place_that_does():
+    seeing = seeings("kerb left")[1]
+    unseen = replace(seeing, vehicle=blinkered(seeing, -0.75))
+    assert not sharpest(unseen).shows
+    found = earlier(unseen)
+    assert found.by == 0.75
+    assert found.cue.sighting.through == "peephole"
+    # What is told there is what is seen there, and nothing of it at the call.
+    there = replace(unseen, onward=lambda by: unseen.onward(by - 0.75))
+    assert sharpest(there).key == found.cue.key
+    assert earlier(replace(seeing, vehicle=replace(seeing.vehicle, glass=(), mirrors=()))) is None
+
+
+def test_a_kerb_that_comes_parallel_in_a_mirror_is_as_sharp_as_the_vehicle_turns():
+    """A degree off parallel, over how many the vehicle turns in a metre."""
+    base = seeings("kerb left")[0]
+    ground = lay_road("stretch", Stretch())
+    radius, pose = 6.0, np.array([0.0, -1.4, 0.0])
+
+    def turning(by):
+        return pose + [
+            radius * np.sin(by / radius),
+            radius * (1 - np.cos(by / radius)),
+            by / radius,
+        ]
+
+    seeing = replace(base, ground=ground, onward=turning)
+    found = {f.cue.sighting.through: f.cue for f in parallels(seeing) if f.cue.what == "kerb"}
+    assert set(found) == {"left door mirror"}
+    scatter = found["left door mirror"].sharpness.scatter
+    assert scatter == pytest.approx(np.hypot(PARALLEL * radius, REACTION * CRAWL), rel=1e-3)
+    assert "runs parallel" in str(found["left door mirror"].said)
+    # Straight on nothing comes parallel, and aslant nothing is.
+    assert parallels(replace(seeing, onward=lambda by: pose + [by, 0, 0])) == []
+    assert parallels(replace(seeing, onward=lambda by: turning(by + 0.4))) == []

@@ -186,7 +186,8 @@ def test_every_event_says_it_in_words():
     assert texts["edge"] == "40 cm left to the far kerb, from what would meet it first"
     assert texts["kerb"] == "near rear wheel 40 cm from the kerb"
     assert texts["parallel"] == "12° left to turn; unwinding the wheel does the rest"
-    assert texts["heading"] == "at 12° to the kerb, running on to 35°"
+    assert texts["heading"].startswith("at 12° to the kerb, running on to 35°; on a clock face")
+    assert texts["heading"].endswith("about one hour off it")
     assert texts["travelled"] == "after 4.20 m in all"
 
 

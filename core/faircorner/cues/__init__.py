@@ -6,6 +6,7 @@ from faircorner.cues.cue_kinds import Cue
 from faircorner.cues.fit import Fit
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.follow import Followed, Settings, follow
+from faircorner.cues.held import Held
 from faircorner.cues.hold import RADII, wheel_round
 from faircorner.cues.leave import Leaving, leave
 from faircorner.cues.looks import LookReason
@@ -24,7 +25,7 @@ from faircorner.cues.remedy import Heard, Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
 from faircorner.cues.shuffle import Shuffle, drift, rejoin, shuffle
-from faircorner.cues.sights import Film, Spot, film, sights
+from faircorner.cues.sights import Film, Spot, film, held, sights
 from faircorner.cues.suits import MANOEUVRES, goal_of, suited
 from faircorner.cues.windows import Window
 
@@ -40,6 +41,7 @@ __all__ = [
     "Fit",
     "Followed",
     "Heard",
+    "Held",
     "LeastSize",
     "Leaving",
     "Look",
@@ -65,6 +67,7 @@ __all__ = [
     "film",
     "follow",
     "goal_of",
+    "held",
     "leave",
     "make_least_sizes",
     "make_plan",

@@ -5,7 +5,7 @@ from functools import cache
 
 import numpy as np
 
-from faircorner.cues.cue_kinds import Cue, Leant, Seeing, leant, sharpest
+from faircorner.cues.cue_kinds import Cue, Earlier, Leant, Seeing, earlier, leant, sharpest
 from faircorner.cues.driven import Driven
 from faircorner.cues.events import Came, Event, Moment, Watched
 from faircorner.cues.scene import Scene
@@ -27,6 +27,7 @@ class Call:
     metres : m at which it came: own point behind the landmark, or from the kerb; else NaN
     cue : None where the method watches outcomes instead of cues
     leant : what shows to a driver who leans, where nothing does as they sit; else None
+    earlier : where nothing does to them either, what to stop by before it and count from
     """
 
     step: int
@@ -39,6 +40,7 @@ class Call:
     window: Window
     cue: Cue | None
     leant: Leant | None
+    earlier: Earlier | None
 
     @property
     def unseen(self) -> bool:
@@ -59,6 +61,9 @@ class Call:
         if self.leant is not None:
             code = "lean back and" if self.leant.by < 0 else "lean forward and"
             return Said(code, lean=Length(abs(self.leant.by)), seen=self.leant.cue.said)
+        if self.earlier is not None:
+            by = Length(self.earlier.by)
+            return Said("stop before and count", by=by, seen=self.earlier.cue.said)
         if cue.sighting.through is None:
             return Said("called from outside", said=self.until.said(came))
         if not cue.sharp:
@@ -72,6 +77,7 @@ class Call:
             pose=mirrored(self.pose),
             cue=None if self.cue is None else self.cue.mirrored(),
             leant=None if self.leant is None else self.leant.mirrored(),
+            earlier=None if self.earlier is None else self.earlier.mirrored(),
         )
 
 
@@ -102,6 +108,10 @@ def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:
     seeing = seeing_at(scene, driven, index + 1)
     cue = None if seeing is None else sharpest(seeing, scene.options.picks.get(index + 1, ""))
     hidden = cue is not None and not cue.shows
+    lean = leant(seeing) if seeing is not None and hidden else None
+    before = None
+    if seeing is not None and hidden and lean is None:
+        before = earlier(seeing)
     return Call(
         step=index + 1,
         s=s,
@@ -113,7 +123,8 @@ def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:
         metres=until.stood(moment),
         window=window,
         cue=cue,
-        leant=leant(seeing) if seeing is not None and hidden else None,
+        leant=lean,
+        earlier=before,
     )
 
 

@@ -86,12 +86,16 @@ class Candidate:
         return replace(self, cue=self.cue.mirrored())
 
 
-def candidates_of(seeing: Seeing, chosen: Cue | None) -> tuple[Candidate, ...]:
-    """The best that show, the chosen one among them and first."""
+def candidates_of(
+    seeing: Seeing, chosen: Cue | None
+) -> tuple[tuple[Candidate, ...], tuple[Cue, ...]]:
+    """The best that show, the chosen one among them and first; and whatever else does."""
     found = candidates(seeing)
     first = [one for one in found if chosen is not None and one.cue.key == chosen.key]
     rest = [one for one in found if one not in first]
-    return tuple(_candidate(seeing, one) for one in [*first, *rest][:_MOST])
+    ranked = [*first, *rest]
+    told = tuple(_candidate(seeing, one) for one in ranked[:_MOST])
+    return told, tuple(one.cue for one in ranked[_MOST:])
 
 
 def _candidate(seeing: Seeing, found: Found) -> Candidate:

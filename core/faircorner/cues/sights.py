@@ -12,6 +12,7 @@ from faircorner.cues.candidates import Candidate, candidates_of
 from faircorner.cues.cue_kinds import Cue, sharpest
 from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.fit import FINE, settings_for
+from faircorner.cues.held import Held, held_along
 from faircorner.cues.pictured import Pictured, camera_for, mirror_of, pictured
 from faircorner.cues.prepare import prepare
 from faircorner.cues.scene import Scene
@@ -21,7 +22,7 @@ from faircorner.plane import Floats, mirrored
 from faircorner.said import Said
 from faircorner.sides import sided
 
-__all__ = ["Film", "Spot", "film", "sights"]
+__all__ = ["Film", "Spot", "film", "held", "sights"]
 
 # A film has a picture every so many metres rolled, and no more than so many.
 _EVERY, _FRAMES = 0.25, 60
@@ -34,6 +35,7 @@ class Spot:
     call : its number; 0 is the first stop, and one more than there are calls the last
     pose : (3,), on the site
     candidates : the best cues that show, the chosen one first; none where nothing does
+    others : what else shows there, to be pointed out
     cue : the chosen one, hidden where nothing shows; None where there is nothing to line up on
     picture : of the chosen one; None where there is none
     """
@@ -41,6 +43,7 @@ class Spot:
     call: int
     pose: Floats
     candidates: tuple[Candidate, ...]
+    others: tuple[Cue, ...]
     cue: Cue | None
     picture: Pictured | None
 
@@ -49,6 +52,7 @@ class Spot:
             self,
             pose=mirrored(self.pose),
             candidates=tuple(one.mirrored() for one in self.candidates),
+            others=tuple(one.mirrored() for one in self.others),
             cue=None if self.cue is None else self.cue.mirrored(),
             picture=None if self.picture is None else self.picture.mirrored(),
         )
@@ -121,6 +125,13 @@ def _driven(scene: Scene, values: dict[str, float]) -> tuple[Scene, Driven]:
 
 
 @sided
+def held(scene: Scene, values: dict[str, float]) -> tuple[Held, ...]:
+    """Every stretch of a plan that is rolled along an edge, and what holds it there."""
+    ready, driven = _driven(scene, values)
+    return held_along(ready, driven)
+
+
+@sided
 def sights(scene: Scene, values: dict[str, float]) -> tuple[Spot, ...]:
     """Of the first stop, every call and the last stop of a plan; none where nobody's eye is known.
 
@@ -138,10 +149,12 @@ def _spot(scene: Scene, driven: Driven, viewer: Viewer, call: int) -> Spot:
     assert seeing is not None  # noqa: S101  there is a seat, and cues are asked for
     cue = sharpest(seeing, scene.options.picks.get(call, ""))
     shown = cue is not None and cue.shows
+    told, others = candidates_of(seeing, cue)
     return Spot(
         call=call,
         pose=seeing.pose,
-        candidates=candidates_of(seeing, cue),
+        candidates=told,
+        others=others,
         cue=cue,
         picture=pictured(viewer, seeing.pose, cue) if cue is not None and shown else None,
     )

@@ -3,8 +3,9 @@
 from collections.abc import Callable
 from typing import Any
 
-from faircorner.cues import Candidate, Film, Spot
+from faircorner.cues import Candidate, Cue, Film, Held, Spot
 from faircorner.cues.candidates import FOLLOWED
+from faircorner.cues.cue_kinds.parallel import FLANK
 from faircorner.cues.pictured import CueMarks, Pictured
 from faircorner.documents.figures import figure, pose_document
 from faircorner.documents.pictures import (
@@ -20,13 +21,18 @@ from faircorner.plane import Floats
 __all__ = ["film_document", "spots_document"]
 
 
-def spots_document(spots: tuple[Spot, ...]) -> dict[str, Any]:
-    """A fair-corner/sights@1 document."""
+def spots_document(spots: tuple[Spot, ...], stretches: tuple[Held, ...]) -> dict[str, Any]:
+    """A fair-corner/sights@1 document. stretches : what is held while rolling"""
     return {
         "format": "fair-corner/sights@1",
         "followed_m": FOLLOWED,
         "spots": [_spot(one) for one in spots],
-    }
+        "held": [
+            {"step": one.step, "begin_m": figure(one.begin), "end_m": figure(one.end),
+             "off_m": figure(one.off), "said": [said.document() for said in one.said]}
+            for one in stretches
+        ],
+    }  # fmt: skip
 
 
 def _spot(spot: Spot) -> dict[str, Any]:
@@ -37,18 +43,30 @@ def _spot(spot: Spot) -> dict[str, Any]:
         "seen": None if spot.cue is None else spot.cue.said.document(),
         "chosen": spot.cue.key if spot.cue is not None and shown else None,
         "candidates": [_candidate(one) for one in spot.candidates],
+        "others": [_pointed(one) for one in spot.others],
         "picture": None if spot.picture is None else _picture(spot.picture),
+    }
+
+
+def _pointed(cue: Cue) -> dict[str, Any]:
+    """A cue by its parts, as it is pointed out: in what, what, and past which mark."""
+    return {
+        "key": cue.key,
+        "through": cue.sighting.through,
+        "mirror": cue.sighting.told.of_glass,
+        "what": cue.what,
+        "mark": cue.sighting.feature,
+        "left": bool(cue.sighting.y > 0),
+        "taught": cue.sighting.feature not in (None, FLANK),
+        "scatter_m": figure(cue.sharpness.scatter),
     }
 
 
 def _candidate(one: Candidate) -> dict[str, Any]:
     cue = one.cue
     return {
-        "key": cue.key,
-        "through": cue.sighting.through,
-        "mirror": cue.sighting.told.of_glass,
+        **_pointed(cue),
         "said": cue.said.document(),
-        "scatter_m": figure(cue.sharpness.scatter),
         "before_m": figure(one.before),
         "after_m": figure(one.after),
         "at_mark_m": figure(one.at_mark),

@@ -5,7 +5,7 @@ from faircorner.sight.cover import covering
 from faircorner.sight.edge import EdgeSight, edge_sights
 from faircorner.sight.eye import TAPED, Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
-from faircorner.sight.in_mirror import IN_GLASS, InMirror, Looker
+from faircorner.sight.in_mirror import IN_GLASS, REAR_TYRE, RIM, InMirror, Looker
 from faircorner.sight.line import SightLine, mark_named, mirror_named, sight_line
 from faircorner.sight.reflect import images, on_glass
 from faircorner.sight.setting import bisecting, mirrors_set, near_dipped, showing, shown_by
@@ -38,6 +38,8 @@ __all__ = [
     "NEAR",
     "OUT",
     "REACTION",
+    "REAR_TYRE",
+    "RIM",
     "TAPED",
     "TOLD",
     "TURN",

@@ -18,10 +18,14 @@ from faircorner.sight.sharpness import ACUITY, CRAWL, NEAR, REACTION, Moved, Onw
 from faircorner.sight.told import OUT, UP, Told
 from faircorner.vehicle import Mirror, Vehicle, blocks_of, stopped
 
-__all__ = ["IN_GLASS", "InMirror", "Looker"]
+__all__ = ["IN_GLASS", "REAR_TYRE", "RIM", "InMirror", "Looker"]
 
 # The eye must be before a glass by so much of the way to it to see anything in it.
 _BEFORE = 0.05
+# Places on a mirror's rim: three middles, and two corners.
+RIM = ("mirror's lower edge", "mirror's outer edge", "mirror's inner edge",
+       "mirror's lower outer corner", "mirror's lower inner corner")  # fmt: skip
+REAR_TYRE = "rear tyre"
 # Farther from a mark than this nobody would name it, m on the glass.
 _TELL = 0.05
 # What of two images in one glass the eye can tell, which lie about equally far off, rad; assumed.
@@ -189,7 +193,7 @@ class Looker:
 def marks_in(vehicle: Vehicle, mirror: Mirror, eye: Floats) -> tuple[MirrorMark, ...]:
     """What of the own flank shows in a mirror, then its rim: places to tell an image from."""
     side = 1.0 if mirror.centre[1] >= 0 else -1.0
-    names, places = ["rear tyre"], [(*(vehicle.hubs(int(side))[0]), 0.0)]
+    names, places = [REAR_TYRE], [(*(vehicle.hubs(int(side))[0]), 0.0)]
     for feature in vehicle.features:
         if feature.y * side > 0 and feature.x < mirror.centre[0] and "handle" in feature.name:
             names.append(feature.name)
@@ -204,13 +208,13 @@ def marks_in(vehicle: Vehicle, mirror: Mirror, eye: Floats) -> tuple[MirrorMark,
     (low_x, low_y), (high_x, high_y) = mirror.outline.min(axis=0), mirror.outline.max(axis=0)
     outer, inner = (low_x, high_x) if outward < 0 else (high_x, low_x)
     middle_x, middle_y = (low_x + high_x) / 2, (low_y + high_y) / 2
-    rim = (
-        ("mirror's lower edge", (middle_x, low_y), UP),
-        ("mirror's outer edge", (outer, middle_y), OUT),
-        ("mirror's inner edge", (inner, middle_y), OUT),
-        ("mirror's lower outer corner", (0.9 * outer, 0.9 * low_y), None),
-        ("mirror's lower inner corner", (0.9 * inner, 0.9 * low_y), None),
-    )
+    rim = zip(
+        RIM,
+        ((middle_x, low_y), (outer, middle_y), (inner, middle_y), (0.9 * outer, 0.9 * low_y),
+         (0.9 * inner, 0.9 * low_y)),
+        (UP, OUT, OUT, None, None),
+        strict=True,
+    )  # fmt: skip
     dots = (MirrorMark(name=dot.name, at=dot.at) for dot in mirror.dots)
     return (
         *parts, *dots, *(MirrorMark(name=n, at=np.array(at), square=way) for n, at, way in rim)

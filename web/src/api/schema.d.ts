@@ -2352,7 +2352,9 @@ export interface components {
         };
         /**
          * SeenModel
-         * @description The driver sees `thing` pass a mark of the vehicle, the kerb side's where there are two.
+         * @description The driver sees `thing`, or an edge of that name, pass a mark of the vehicle, the kerb side's
+         *     where there are two; through : in which mirror, by its name or as "near door mirror"; null
+         *     where it is seen directly
          */
         SeenModel: {
             /**
@@ -2364,6 +2366,8 @@ export interface components {
             mark: string;
             /** Thing */
             thing: string;
+            /** Through */
+            through: string | null;
         };
         /**
          * StandardEntry
@@ -3012,6 +3016,8 @@ export interface components {
             landmarks: ("tail ahead" | "nose ahead" | "nose behind" | "near line" | "far line" | "mark" | "corner start" | "corner" | "stop")[];
             /** Things */
             things: string[];
+            /** Lines */
+            lines: string[];
             /** Left Again */
             left_again: boolean;
             /** Tightens */
@@ -3038,6 +3044,8 @@ export interface components {
             edges: ("kerb" | "far kerb")[];
             /** Seen */
             seen: string[];
+            /** Mirror Marks */
+            mirror_marks: string[];
             /** Looks */
             looks: ("all round" | "off side" | "near side" | "behind" | "nose")[];
             /** Things */
@@ -4181,9 +4189,17 @@ export interface components {
             through: string;
             /** Mirror */
             mirror: boolean;
-            said: components["schemas"]["SaidOut"];
+            /** What */
+            what: string;
+            /** Mark */
+            mark: string | null;
+            /** Left */
+            left: boolean;
+            /** Taught */
+            taught: boolean;
             /** Scatter M */
             scatter_m: number;
+            said: components["schemas"]["SaidOut"];
             /** Before M */
             before_m: number;
             /** After M */
@@ -4230,6 +4246,25 @@ export interface components {
             cue: components["schemas"]["CueMarksOut"] | null;
         };
         /**
+         * HeldOut
+         * @description A stretch rolled along an edge, and the cue that is held meanwhile.
+         *
+         *     step : that rolls it; off_m : how far off the line is seen by it
+         *     said : what to hold, then what drift out and in look like and how to correct them
+         */
+        HeldOut: {
+            /** Step */
+            step: number;
+            /** Begin M */
+            begin_m: number;
+            /** End M */
+            end_m: number;
+            /** Off M */
+            off_m: number;
+            /** Said */
+            said: components["schemas"]["SaidOut"][];
+        };
+        /**
          * PartOut
          * @description A polygon of a picture; points : x, y, x, y …
          */
@@ -4266,8 +4301,32 @@ export interface components {
             glass: components["schemas"]["GlassOut"] | null;
         };
         /**
+         * PointedOut
+         * @description A cue by its parts: in which pane or mirror, what, and past which of the vehicle's marks.
+         *
+         *     left : whether it is on the left of the vehicle; taught : whether a step can wait for it
+         */
+        PointedOut: {
+            /** Key */
+            key: string;
+            /** Through */
+            through: string;
+            /** Mirror */
+            mirror: boolean;
+            /** What */
+            what: string;
+            /** Mark */
+            mark: string | null;
+            /** Left */
+            left: boolean;
+            /** Taught */
+            taught: boolean;
+            /** Scatter M */
+            scatter_m: number;
+        };
+        /**
          * SightsOut
-         * @description What is seen at every stop of a plan; no spots where nobody's eye is known.
+         * @description What is seen at every stop of a plan and held between; none where nobody's eye is known.
          */
         SightsOut: {
             /** Format */
@@ -4276,6 +4335,8 @@ export interface components {
             followed_m: number;
             /** Spots */
             spots: components["schemas"]["SpotOut"][];
+            /** Held */
+            held: components["schemas"]["HeldOut"][];
         };
         /**
          * SpotOut
@@ -4297,6 +4358,8 @@ export interface components {
             chosen: string | null;
             /** Candidates */
             candidates: components["schemas"]["CandidateOut"][];
+            /** Others */
+            others: components["schemas"]["PointedOut"][];
             picture: components["schemas"]["PictureOut"] | null;
         };
         /**

@@ -46,6 +46,7 @@ export type EyeFound = Schemas["EyeOut"];
 export type Around = Schemas["AroundOut"];
 export type Sights = Schemas["SightsOut"];
 export type Spot = Schemas["SpotOut"];
+export type Pointed = Schemas["PointedOut"];
 export type Candidate = Schemas["CandidateOut"];
 export type Picture = Schemas["PictureOut"];
 export type Glass = Schemas["GlassOut"];

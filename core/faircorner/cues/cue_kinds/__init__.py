@@ -5,20 +5,26 @@ A new one is a module here, its place in `_looked_for` and in `_ALL`, and its wo
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
+from functools import partial
 from typing import TypeAlias
 
 from faircorner.cues.cue_kinds.base import USELESS, Cue, Found, Seeing
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
 from faircorner.cues.cue_kinds.mirror import in_mirrors
+from faircorner.cues.cue_kinds.parallel import parallels
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
-from faircorner.sight import mark_named, mirror_named
+from faircorner.cues.events import Watched
+from faircorner.plane import Floats
+from faircorner.sight import Onward, mark_named, mirror_named
 
 __all__ = [
     "Cue",
+    "Earlier",
     "Found",
     "Leant",
     "Seeing",
     "candidates",
+    "earlier",
     "edge_said",
     "leant",
     "sharpest",
@@ -29,11 +35,13 @@ Kind: TypeAlias = Callable[[Seeing], list[Found]]
 
 # Seen directly, in the order of what is waited for.
 _DIRECT: tuple[Kind, ...] = (edges_seen, things_seen)
-_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges)
+_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges, parallels)
 # What leaves no more than this no mirror tells better, m.
 _KEEN = 0.10
 # How far a driver can lean in the belt, forward and back, the least first, m.
 _LEANS = (0.05, -0.05, 0.10, -0.10, 0.15, 0.20, 0.25)
+# So far before a call it is looked for what to count from, the nearest first, m.
+_BEFORE = (0.25, 0.5, 0.75, 1.0, 1.5, 2.0, 3.0)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -135,6 +143,31 @@ def _rank(one: Found) -> tuple[bool, bool, float]:
     """
     cue = one.cue
     return not cue.sharp, cue.sharp and not cue.marked, cue.sharpness.scatter
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Earlier:
+    """What shows so many metres before the call, from where it is counted."""
+
+    by: float
+    cue: Cue
+
+    def mirrored(self) -> "Earlier":
+        return replace(self, cue=self.cue.mirrored())
+
+
+def earlier(seeing: Seeing) -> Earlier | None:
+    """The latest stop before a call from which something sharp shows; None where none does."""
+    for by in _BEFORE:
+        before = replace(seeing, onward=partial(_onward, seeing.onward, by), watched=Watched())
+        best = _best(before)
+        if best is not None and best.cue.shows and best.cue.sharp:
+            return Earlier(by=by, cue=best.cue)
+    return None
+
+
+def _onward(onward: Onward, before: float, by: float) -> Floats:
+    return onward(by - before)
 
 
 def leant(seeing: Seeing) -> Leant | None:

@@ -12,7 +12,7 @@ from faircorner.said import Said
 from faircorner.sight import LEAN, InMirror, Looker, Seat, Sharpness, Sighting, covering
 from faircorner.vehicle import Vehicle
 
-__all__ = ["in_mirrors"]
+__all__ = ["in_mirrors", "lookers"]
 
 # Its name, places (n, 3) m on the site, and how high it stands, m; 0 for what lies on the ground.
 Line: TypeAlias = tuple[str, Floats, float]
@@ -31,13 +31,13 @@ def in_mirrors(seeing: Seeing) -> list[Found]:
     """Everything in every mirror of the vehicle that is set for the driver's eye."""
     found: list[Found] = []
     lines = list(_lines(seeing))
-    for looker in _lookers(seeing.vehicle, seeing.seat):
+    for looker in lookers(seeing.vehicle, seeing.seat):
         found += _in_one(seeing, looker, lines)
     return found
 
 
 @lru_cache(maxsize=64)
-def _lookers(vehicle: Vehicle, seat: Seat) -> tuple[Looker, ...]:
+def lookers(vehicle: Vehicle, seat: Seat) -> tuple[Looker, ...]:
     """The driver's eye at every mirror that it sees and that shows what is beside the vehicle."""
     beside = [m for m in vehicle.mirrors if m.moves_with == "body" and m.set_for != "behind"]
     lookers = (Looker(vehicle, mirror, seat.eye) for mirror in beside)

@@ -12,6 +12,9 @@ from faircorner.said import Angle, Said
 
 __all__ = ["Heading", "HeadingModel"]
 
+# On a clock face with twelve along the kerb.
+_HALF_HOUR, _MOST_HALVES = radians(15), 6
+
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Heading(Event):
@@ -38,7 +41,11 @@ class Heading(Event):
 
     def said(self, came: Came) -> Said:
         angle, then = Angle(abs(came.heading), 0), Angle(abs(came.then), 0)
-        return Said("at angle", angle=angle, then=then)
+        halves = round(abs(came.then) / _HALF_HOUR)
+        if not 1 <= halves <= _MOST_HALVES:
+            return Said("at angle", angle=angle, then=then)
+        clock = Said(f"clock {halves}")
+        return Said("at angle by the clock", angle=angle, then=then, clock=clock)
 
 
 class HeadingModel(Model):

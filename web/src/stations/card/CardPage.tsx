@@ -15,7 +15,7 @@ import { ink } from "../../theme";
 import { t } from "../../words";
 import { CardMenu } from "../cues/CardMenu";
 import { PlanSlab } from "../cues/PlanSlab";
-import { Breaks, Disc, Looks, Moved, pictureLabel, seenAt, spotAt } from "../cues/told";
+import { Breaks, Disc, HeldAlong, Looks, Moved, pictureLabel, seenAt, spotAt } from "../cues/told";
 import { useCueOptions } from "../cues/useCueOptions";
 import { usePlan } from "../cues/usePlan";
 import { useSights } from "../cues/useSights";
@@ -102,6 +102,7 @@ const Stops = ({ plan, docket, sights, dipped }: Props) => {
         {dipped && <Line>{t("cues.dip the mirror")}</Line>}
         <Box sx={{ fontWeight: 700, fontSize: 18, mt: 0.75 }}>{steps[0]?.say}</Box>
         <Looks plan={plan} step={0} />
+        <HeldAlong sights={sights} step={0} />
       </Stop>
       {plan.calls.map((call) => (
         <Stop
@@ -114,6 +115,7 @@ const Stops = ({ plan, docket, sights, dipped }: Props) => {
           <Line>{call.seen.text}</Line>
           <Moved call={call} />
           <Looks plan={plan} step={call.leg} />
+          <HeldAlong sights={sights} step={call.leg} />
           {plan.feasible && <Breaks call={call} />}
         </Stop>
       ))}

@@ -8,7 +8,7 @@ import type { MethodBody, Plan, Sights } from "../../api/types";
 import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { t } from "../../words";
-import { Breaks, Disc, Looks, seenAt, Told } from "./told";
+import { Breaks, Disc, HeldAlong, Looks, seenAt, Told } from "./told";
 import { isUnseen } from "./Unseen";
 
 interface Props {
@@ -36,6 +36,7 @@ export const CallList = memo(({ plan, method, active, onCall, sights, dipped }: 
         </Box>
         {dipped && <Seen said={t("cues.dip the mirror")} />}
         <Looks plan={plan} step={0} />
+        {active === 0 && <HeldAlong sights={sights} step={0} />}
       </Told>
     </Item>
     {plan.calls.map((call) => (
@@ -56,6 +57,7 @@ export const CallList = memo(({ plan, method, active, onCall, sights, dipped }: 
           {active === call.number && <Seen said={call.seen.text} />}
           {isUnseen(call) && <Box sx={{ fontSize: 13 }}>{call.instead.text}</Box>}
           <Looks plan={plan} step={call.leg} />
+          {active === call.number && <HeldAlong sights={sights} step={call.leg} />}
           {active === call.number && <Breaks call={call} />}
         </Told>
       </Item>

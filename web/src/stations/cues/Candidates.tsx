@@ -6,11 +6,12 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Radio from "@mui/material/Radio";
 import RadioGroup from "@mui/material/RadioGroup";
 import { useState } from "react";
-import type { Candidate, Metres, Spot } from "../../api/types";
+import type { Candidate, Metres, Pointed, Spot } from "../../api/types";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
+import { PointOut } from "./PointOut";
 
 interface Props {
   spot: Spot;
@@ -22,17 +23,20 @@ interface Props {
   pick: (key: string | null) => void;
   /** Plays the call so many metres late, negative early; nothing at a stop. */
   play: ((metres: number) => void) | null;
+  /** Has the step before wait for a cue; nothing where nobody may change the method. */
+  teach: ((cue: Pointed) => void) | null;
 }
 
-export const Candidates = ({ spot, followed, picked, pick, play }: Props) => {
+export const Candidates = (props: Props) => {
+  const { spot, followed, picked, pick, play, teach } = props;
   const [open, setOpen] = useState(false);
   const others = spot.candidates.filter((one) => one.key !== spot.chosen).length;
-  if (others === 0 && picked === null) return null;
+  if (spot.candidates.length === 0) return null;
   return (
     <Box sx={{ mt: 0.75 }}>
       {picked !== null && <Box sx={{ fontSize: 13, fontWeight: 700 }}>{t("cues.chosen here")}</Box>}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-        {others > 0 && (
+        {(others > 0 || teach) && (
           <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
             {t("cues.other cues", { count: others })}
           </Button>
@@ -59,9 +63,19 @@ export const Candidates = ({ spot, followed, picked, pick, play }: Props) => {
                 slotProps={{ typography: { component: "div" } }}
               />
               {play && <AtMark metres={one.at_mark_m} play={play} />}
+              {teach && one.taught && (
+                <Box sx={{ pl: 4 }}>
+                  <Button size="small" onClick={() => teach(one)}>
+                    {t("cues.wait for this")}
+                  </Button>
+                </Box>
+              )}
             </Box>
           ))}
         </RadioGroup>
+      )}
+      {open && spot.candidates.length > 1 && (
+        <PointOut all={[...spot.candidates, ...spot.others]} picked={picked} pick={pick} />
       )}
     </Box>
   );

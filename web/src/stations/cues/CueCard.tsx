@@ -5,7 +5,7 @@ import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
-import type { Call, Frame, MethodBody, Metres, Plan, Spot } from "../../api/types";
+import type { Call, Frame, MethodBody, Metres, Plan, Pointed, Spot } from "../../api/types";
 import { SaveDrawing } from "../../drawing/SaveDrawing";
 import { SightPicture } from "../../drawing/SightPicture";
 import { Term } from "../../shell/Term";
@@ -29,10 +29,11 @@ interface Props {
   picked: string | null;
   pick: (key: string | null) => void;
   play: (metres: number) => void;
+  teach: ((cue: Pointed) => void) | null;
 }
 
 export const CueCard = memo((props: Props) => {
-  const { active, plan, method, spot, followed, moved, picked, pick, play } = props;
+  const { active, plan, method, spot, followed, moved, picked, pick, play, teach } = props;
   const call = plan.calls[active - 1];
   const stop = active === 0 ? "first" : "last";
   const title = call
@@ -84,6 +85,7 @@ export const CueCard = memo((props: Props) => {
             picked={picked}
             pick={pick}
             play={call && plan.feasible ? play : null}
+            teach={call ? teach : null}
           />
         )}
       </Paper>

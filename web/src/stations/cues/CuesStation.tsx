@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useCallback, useDeferredValue, useState } from "react";
 import { ApiError } from "../../api/client";
-import type { Docket, Plan } from "../../api/types";
+import type { Docket, Plan, Pointed } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
 import { SaveDrawing } from "../../drawing/SaveDrawing";
 import { at } from "../../drawing/scrub";
@@ -23,6 +23,7 @@ import { Clearances } from "./Clearances";
 import { CueCard } from "./CueCard";
 import { LeastRoom } from "./LeastRoom";
 import { MethodEditor } from "./MethodEditor";
+import { changeStep, waitingFor } from "./methodSteps";
 import { PlanSlab } from "./PlanSlab";
 import { PlayCall, usePlayed, useRescue } from "./PlayCall";
 import { PrintedCues } from "./PrintedCues";
@@ -60,6 +61,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const place = useVocabulary().places[docket.ground.body.goal.kind];
   const cue = useCueOptions(docket);
   const draft = useRevise(docket.method);
+  const ground = docket.ground.body;
   const [editing, setEditing] = useState(draft.changed);
   const changed = draft.changed ? draft.body : undefined;
   const { plan, options, settled, ahead } = usePlan(docket, cue.options, changed);
@@ -73,6 +75,13 @@ const Sheet = ({ docket }: { docket: Docket }) => {
     },
     [active, cue.options, cue.change],
   );
+  /** The step that ends at the call waits for this cue from now on: a change to the method. */
+  const teach = (one: Pointed) => {
+    const call = shown?.calls[active - 1];
+    if (!call) return;
+    draft.edit(changeStep(draft.body, call.leg - 1, { until: waitingFor(one, ground.side) }));
+    setEditing(true);
+  };
   const [moved, setMoved] = useState({ call: 1, by: 0 });
   const by = moved.call === active ? moved.by : 0;
   const move = useCallback((metres: number) => setMoved({ call: active, by: metres }), [active]);
@@ -101,7 +110,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
       </>
     );
   const vehicle = docket.vehicle.body;
-  const ground = docket.ground.body;
   const method = draft.body;
   const { Aids, hill } = PLACES[ground.goal.kind];
   const live = s === null ? null : at(shown.path, s);
@@ -180,6 +188,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             picked={cue.options.picks?.[active] ?? null}
             pick={pick}
             play={move}
+            teach={shapes ? teach : null}
           />
           <CallList
             plan={read}

@@ -16,6 +16,7 @@ import { PlanSlab } from "./PlanSlab";
 import {
   Breaks,
   Disc,
+  HeldAlong,
   Looks,
   Moved,
   pictureLabel,
@@ -79,6 +80,7 @@ const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props
         <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
         {dipped && <Box>{t("cues.dip the mirror")}</Box>}
         <Looks plan={plan} step={0} />
+        <HeldAlong sights={sights} step={0} />
       </Stop>
       {plan.calls.map((call) => (
         <PrintedCall key={call.number} call={call} sights={sights} plan={plan} method={method} />
@@ -152,6 +154,7 @@ const PrintedCall = ({ call, plan, method, sights }: CallProps) => (
         <Box key={said}>{said}</Box>
       ))}
       <Looks plan={plan} step={call.leg} />
+      <HeldAlong sights={sights} step={call.leg} />
       {plan.feasible && <Breaks call={call} />}
     </Told>
     <PrintedPicture plan={plan} sights={sights} number={call.number} />

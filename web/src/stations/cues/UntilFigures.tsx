@@ -9,7 +9,10 @@ import { useGoalOf, useVocabulary } from "../../shell/useVocabulary";
 import { t } from "../../words";
 import { Choice, Fitted, type StepProps, same } from "./editing";
 import { FitRange } from "./FitRange";
-import { isFitted, named, newUntil, type Until } from "./methodSteps";
+import { bySide, isFitted, named, newUntil, type Until } from "./methodSteps";
+
+/** Seen in no mirror. */
+const DIRECTLY = "directly";
 
 export const UntilFigures = ({ body, step, change }: StepProps) => {
   const until: AnyOf<Until> = step.until;
@@ -17,8 +20,24 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
   const docket = useDocket();
   const place = vocabulary.places[useGoalOf()(body)];
   const put = docket.ground.body.obstacles.filter((o) => vocabulary.seen.includes(o.kind));
-  const things = [...(place?.things ?? []), ...put.map((o) => o.name)];
-  const marks = docket.vehicle.body.features.map((f) => f.name);
+  const things = [
+    ...(place?.things ?? []),
+    ...put.map((o) => o.name),
+    ...vocabulary.edges,
+    ...(place?.lines ?? []),
+  ];
+  const { features, mirrors: hung } = docket.vehicle.body;
+  const side = docket.ground.body.side;
+  const mirrors = [
+    ...new Set([
+      ...hung.map(({ name }) => bySide(name, side)),
+      ...(until.through ? [until.through] : []),
+    ]),
+  ];
+  const handles = features.map((f) => f.name).filter((name) => name.includes("handle"));
+  const marks = until.through
+    ? [...vocabulary.mirror_marks, ...handles, ...docket.seat.body.dots.map((dot) => dot.name)]
+    : [...features, ...docket.seat.body.marks].map((f) => f.name);
   const set = (part: AnyOf<Until>) => change({ until: { ...step.until, ...part } as Until });
   const usual: AnyOf<Until> = newUntil(vocabulary, body, step.until.kind);
   return (
@@ -40,6 +59,14 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
             />
           )}
         </Box>
+      )}
+      {until.mark !== undefined && (
+        <Choice
+          label={t("cues.seen in")}
+          value={until.through ?? DIRECTLY}
+          choices={{ [DIRECTLY]: t("cues.directly"), ...same(mirrors) }}
+          choose={(through) => set({ through: through === DIRECTLY ? null : through })}
+        />
       )}
       {until.mark !== undefined && (
         <Box sx={{ display: "flex", gap: 1 }}>

@@ -1,6 +1,6 @@
 /** A method's steps as an editor sees them: what a step may wait for, and changes to the list. */
 
-import type { MethodBody, Vocabulary } from "../../api/types";
+import type { MethodBody, Pointed, Vocabulary } from "../../api/types";
 import { type Code, t } from "../../words";
 
 export type Step = MethodBody["steps"][number];
@@ -48,6 +48,22 @@ export const newUntil = (vocabulary: Vocabulary, body: MethodBody, kind: string)
   if ("metres" in begun && typeof begun.metres === "object" && begun.kind !== "travelled")
     return { ...begun, metres: named(body, begun.metres) };
   return begun;
+};
+
+/** What a step waits for whose call is told by this cue, on whichever side it is driven. */
+export const waitingFor = (cue: Pointed, side: "left" | "right"): Until => {
+  const near = cue.left === (side === "left");
+  const mark = cue.mark ?? "";
+  if (!cue.mirror)
+    return { kind: "seen", thing: cue.what, mark: near ? mark : `off ${mark}`, through: null };
+  return { kind: "seen", thing: cue.what, mark, through: bySide(cue.through, side) };
+};
+
+/** A mirror by the side it is on as a method has it: near or off, not left or right. */
+export const bySide = (mirror: string, side: "left" | "right"): string => {
+  const [first, ...rest] = mirror.split(" ");
+  if (first !== "left" && first !== "right") return mirror;
+  return [first === side ? "near" : "off", ...rest].join(" ");
 };
 
 export const changeStep = (body: MethodBody, index: number, part: Partial<Step>): MethodBody => ({

@@ -105,6 +105,17 @@ export const seenAt = (sights: Sights | undefined, number: number): string | und
   return chosen?.sharp ? spot?.seen?.text : undefined;
 };
 
+/** What is held while a step is rolled, and what drift looks like. */
+export const HeldAlong = ({ sights, step }: { sights: Sights | undefined; step: number }) =>
+  sights?.held
+    .filter((one) => one.step === step)
+    .flatMap((one) => one.said)
+    .map((said) => (
+      <Box key={said.text} sx={{ fontSize: 13, mt: 0.5 }}>
+        {said.text}
+      </Box>
+    ));
+
 export const pictureLabel = (plan: Plan, number: number): string => {
   if (number === 0) return t("drawing.sight picture at the first stop");
   if (number > plan.calls.length) return t("drawing.sight picture at the last stop");
