@@ -40,7 +40,7 @@ LEAN = 0.10
 NEAR = 0.03
 # A picture that comes this much later or earlier comes on another part of the way altogether; and
 # how finely it is looked for, m.
-_ANOTHER, _STEP = 2.0, 0.1
+_ANOTHER, _STEP, _WELL_PAST = 2.0, 0.1, 1.5
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -153,6 +153,11 @@ def same_again(moved: Callable[[float], float], *, within: float = _ANOTHER) -> 
     start = moved(0.0)
     if abs(start) < 1e-9:
         return float("nan")
+    # Mostly it moves on as it begins to: that it does is seen, not taken for granted.
+    speed = (moved(_STEP) - start) / _STEP
+    beyond = -_WELL_PAST * start / speed if speed else np.inf
+    if abs(beyond) <= within and start * moved(beyond) <= 0:
+        return float(brentq(moved, *sorted((0.0, beyond)), xtol=1e-4))
     last = {1.0: start, -1.0: start}
     for by in np.arange(1, round(within / _STEP) + 1) * _STEP:
         for way, before in last.items():

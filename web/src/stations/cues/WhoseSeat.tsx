@@ -6,12 +6,16 @@ import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { ask } from "../../api/client";
 import type { Docket } from "../../api/types";
-import { NewSeat } from "../../desk/measuring/NewSeat";
 import { useChangeDocket, useMay } from "../../shell/useDocket";
 import { t } from "../../words";
+
+// Whoever has a seat never needs it.
+const NewSeat = lazy(async () => ({
+  default: (await import("../../desk/measuring/NewSeat")).NewSeat,
+}));
 
 export const WhoseSeat = ({ docket }: { docket: Docket }) => {
   const client = useQueryClient();
@@ -51,14 +55,16 @@ export const WhoseSeat = ({ docket }: { docket: Docket }) => {
       <Dialog open={measuring} onClose={() => setMeasuring(false)} maxWidth="md" fullWidth>
         <DialogTitle>{t("measure.measure their seat")}</DialogTitle>
         <DialogContent>
-          <NewSeat
-            vehicle={{ id: vehicle.document_id, body: vehicle.body }}
-            whose={learner}
-            kept={(made) => {
-              setMeasuring(false);
-              change({ seat: made });
-            }}
-          />
+          <Suspense>
+            <NewSeat
+              vehicle={{ id: vehicle.document_id, body: vehicle.body }}
+              whose={learner}
+              kept={(made) => {
+                setMeasuring(false);
+                change({ seat: made });
+              }}
+            />
+          </Suspense>
         </DialogContent>
       </Dialog>
     </Alert>
