@@ -209,3 +209,14 @@ def test_an_eye_that_cannot_be_names_its_coordinate(eye, field):
 def test_a_pane_must_be_a_flat_polygon(corners):
     with pytest.raises(InputError, match="polygon_m"):
         Opening(name="pane", corners=frozen(corners))
+
+
+@pytest.mark.parametrize("way", [1.0, -1.0])
+def test_the_same_picture_is_found_where_it_moves_on_as_it_begins_and_where_it_does_not(way):
+    """Roots in closed form: of a line bent on, and of one that lies still at first."""
+    assert same_again(lambda by: (way * by - 0.33) * (1.5 + 0.2 * by)) == pytest.approx(
+        way * 0.33, abs=2e-4
+    )
+    late = same_again(lambda by: 0.1 - 10 * max(way * by, 0.0) ** 4)
+    assert late == pytest.approx(way * 0.01**0.25, abs=2e-4)
+    assert np.isnan(same_again(lambda by: 0.1 + by**2))
