@@ -17,6 +17,7 @@ from faircorner.sight import (
     covering,
     image_moved,
     leaning,
+    same_again,
     scatter,
     sight_of,
 )
