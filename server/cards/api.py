@@ -28,7 +28,7 @@ def plan_card(request: Caller, body: CardIn) -> HttpResponse:
     pdf = card_of_docket(
         learner, revisions, options, body.method_body, body.paper, large=body.large
     )
-    return _answer(pdf, learner.name)
+    return _answer(pdf)
 
 
 @router.get("/sheets/{sheet_id}/card", operation_id="sheet_card", openapi_extra=_PDF)
@@ -37,10 +37,10 @@ def sheet_card(
 ) -> HttpResponse:
     """A kept sheet on one page; a learner's own too."""
     sheet = current(CueSheet.objects.for_caller(request).prefetch_related(*SHEET).get(pk=sheet_id))
-    return _answer(card_of_sheet(sheet, paper, large=large), sheet.learner.name)
+    return _answer(card_of_sheet(sheet, paper, large=large))
 
 
-def _answer(pdf: bytes, learner: str) -> HttpResponse:
+def _answer(pdf: bytes) -> HttpResponse:
     answer = HttpResponse(pdf, content_type="application/pdf")
     answer["Content-Disposition"] = 'inline; filename="cue-card.pdf"'
     return answer

@@ -7,6 +7,7 @@ from typing import Any, Literal
 from faircorner.documents.reading import in_full, read_document
 from faircorner.said import Length, Said
 from faircorner.said.catalogue import names
+from faircorner.said.quantities import length
 
 from server.cards.paper import Paper
 from server.cards.plan_drawing import PlanDrawing, plan_drawing
@@ -16,6 +17,8 @@ from server.schools.models import School
 
 __all__ = ["Card", "Docket", "Stop", "card_of"]
 
+# What of a vehicle is measured piece by piece, and where its document has it.
+_PARTS = {"marks": "features", "glass": "glass", "mirrors": "mirrors"}
 # About so many letters stand on a line of a column.
 _LINE = 40
 Mark = Literal["first", "call", "last call", "last"]
@@ -85,7 +88,7 @@ class _Teller:
         return "" if document is None else self.said(Said.of(document))
 
     def length(self, metres: float) -> str:
-        return self.said(Said("card length", by=Length(metres)))
+        return length(metres, self.school.units, self.school.locale)
 
 
 def card_of(docket: Docket, school: School, paper: Paper, printed: str) -> Card:
@@ -275,9 +278,14 @@ def _eye(seat: dict[str, Any]) -> Said:
 
 def _measured(vehicle: dict[str, Any], teller: _Teller) -> Iterator[str]:
     """How much of the vehicle was measured."""
-    assumed = vehicle.get("assumed", [])
-    if not assumed:
+    vehicle = in_full(vehicle)
+    # One of its marks alone may be as usual for the body.
+    single = [part for part, field in _PARTS.items() if any(m["assumed"] for m in vehicle[field])]
+    assumed = list(dict.fromkeys([*vehicle["assumed"], *single]))
+    if assumed:
+        parts = ", ".join(teller.said(Said(f"part {part}")) for part in assumed)
+        yield teller.said(Said("card assumed", what=parts))
+    else:
         yield teller.said(Said("card all measured"))
-        return
-    parts = ", ".join(teller.said(Said(f"part {part}")) for part in assumed)
-    yield teller.said(Said("card assumed", what=parts))
+    if not vehicle["steering"]["circles"]:
+        yield teller.said(Said("card part lock"))

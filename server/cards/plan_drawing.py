@@ -1,6 +1,6 @@
 """The plan of a manoeuvre on paper: to a scale a ruler can be laid to, in lines that spare ink."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from typing import Any, TypeAlias
 
@@ -17,6 +17,8 @@ _SCALES = (25, 40, 50, 60, 75, 80, 100, 120, 125, 150, 175, 200, 250, 300, 400, 
 _INK, _SOFT, _TEAL, _CORAL = "#1E2B2D", "#6B7475", "#0F5257", "#B23A17"
 # A figure's letters are about so wide and so tall, and stand so far from its line, mm.
 _LETTER, _TALL, _OFF = 1.5, 2.0, 1.0
+# From metres to how they are said.
+Told: TypeAlias = Callable[[float], str]
 _Box: TypeAlias = tuple[float, float, float, float]
 # mm on paper.
 _FINE, _PLAIN, _BOLD = 0.2, 0.35, 0.6
@@ -67,12 +69,9 @@ class _Frame:
 
 
 def plan_drawing(
-    plan: dict[str, Any], ground: dict[str, Any], vehicle: Vehicle, paper: Paper, told: Any
+    plan: dict[str, Any], ground: dict[str, Any], vehicle: Vehicle, paper: Paper, told: Told
 ) -> PlanDrawing:
-    """A plan's document drawn on the ground's, as large as a round scale lets it be.
-
-    told : from metres to how they are said
-    """
+    """A plan's document drawn on the ground's, as large as a round scale lets it be."""
     view = plan["drawing"]["view"]
     wide, high = view["right"] - view["left"], view["top"] - view["bottom"]
     wanted = max(1000 * wide / paper.inner, 1000 * high / paper.plan_height)
@@ -137,7 +136,7 @@ def _line(dimension: dict[str, Any], frame: _Frame, colour: str) -> Stroke:
     return Stroke(d="".join([way(ends), *ticks]), line=colour, width=_FINE)
 
 
-def _figures(plan: dict[str, Any], frame: _Frame, told: Any) -> Iterator[Label]:
+def _figures(plan: dict[str, Any], frame: _Frame, told: Told) -> Iterator[Label]:
     taken: list[_Box] = []
     for dimension, metres in _told_lines(plan):
         label, box = _beside(dimension, frame, told(metres), taken)

@@ -18,10 +18,16 @@ __all__ = ["card_of_docket", "card_of_sheet"]
 
 def card_of_sheet(sheet: CueSheet, paper: PaperName, *, large: bool) -> bytes:
     """The PDF of a kept sheet, which tells what its learner was told."""
-    return _pdf(
-        sheet.learner, sheet.revisions, sheet.options, sheet.method.body, sheet.plan,
-        paper, large=large, unsaved=False,
-    )  # fmt: skip
+    docket = Docket(
+        learner=sheet.learner.name,
+        revisions=sheet.revisions,
+        method=sheet.method.body,
+        plan=sheet.plan,
+        sights=compute_sights(sheet.revisions, sheet.options),
+        dipped=bool(sheet.options.get("dipped")),
+        unsaved=False,
+    )
+    return _printed(docket, sheet.school, paper, large=large)
 
 
 def card_of_docket(
@@ -34,35 +40,19 @@ def card_of_docket(
     large: bool,
 ) -> bytes:
     """The PDF of a docket as it is now; method_body stands in for the method's own."""
-    plan = compute_plan(revisions, options, method_body)
-    method = revisions["method"].body if method_body is None else method_body
-    return _pdf(
-        learner, revisions, options, method, plan,
-        paper, large=large, unsaved=method_body is not None,
-    )  # fmt: skip
-
-
-def _pdf(
-    learner: Member,
-    revisions: dict[str, Revision],
-    options: dict[str, Any],
-    method: dict[str, Any],
-    plan: dict[str, Any],
-    name: PaperName,
-    *,
-    large: bool,
-    unsaved: bool,
-) -> bytes:
-    school: School = learner.school
     docket = Docket(
         learner=learner.name,
         revisions=revisions,
-        method=method,
-        plan=plan,
-        sights=compute_sights(revisions, options, method if unsaved else None),
+        method=revisions["method"].body if method_body is None else method_body,
+        plan=compute_plan(revisions, options, method_body),
+        sights=compute_sights(revisions, options, method_body),
         dipped=bool(options.get("dipped")),
-        unsaved=unsaved,
+        unsaved=method_body is not None,
     )
+    return _printed(docket, learner.school, paper, large=large)
+
+
+def _printed(docket: Docket, school: School, name: PaperName, *, large: bool) -> bytes:
     paper = paper_of(name, large=large)
     return pdf_of(card_of(docket, school, paper, _now(school)), paper, school.locale)
 

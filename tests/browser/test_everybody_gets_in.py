@@ -183,6 +183,8 @@ def tab_to(page, name):
 
 def test_the_whole_round_by_keyboard_alone(page):
     page.goto("/")
+    # Tabs before there is a door lead nowhere.
+    expect(page.get_by_label("Name")).to_be_visible()
     tab_to(page, "Name")
     page.keyboard.type("oda")
     tab_to(page, "Password")

@@ -11,6 +11,7 @@ from pypdf import PdfReader
 
 from server.cards.paper import paper_of
 from server.cards.plan_drawing import plan_drawing
+from server.documents.services import revise_document
 from server.planning.services import compute_plan, make_sheet
 from server.schools.models import Member, Role
 from tests.server.conftest import send
@@ -61,8 +62,27 @@ def test_a_card_is_one_page_and_leaves_no_call_and_no_look_out(ours):
     assert len(answer["plan"]["looks"]) == len(plan["looks"]) > 3
     for look in answer["plan"]["looks"]:
         assert f"{look['look']}: {look['said']['text']}" in told
-    for said in (ours.members["learner"].name, "revision 1", "Nobody stands behind"):
+    for said in (ours.members["learner"].name, "revision 1", "Nobody stands behind",
+                 "marks, glass and mirrors of the vehicle were measured"):  # fmt: skip
         assert said in told
+    # Its part-lock circle was driven, too.
+    assert "in proportion" not in told
+
+
+def test_what_was_not_measured_is_not_said_to_have_been(ours):
+    """One mark as usual for the body, and no circle but the one at full lock."""
+    revision = ours.revisions["vehicle"]
+    body = {**revision.body, "steering": {**revision.body["steering"], "circles": []}}
+    body["features"] = [{**body["features"][0], "assumed": True}, *body["features"][1:]]
+    changed = revise_document(ours.school, revision.document_id, based_on=revision.number,
+                              body=body, author=ours.members["lead"])  # fmt: skip
+    revisions = {**ours.revisions, "vehicle": changed}
+    docket = {kind: one.pk for kind, one in revisions.items()}
+    asked = {**docket, "learner": ours.members["learner"].pk}
+    answer = send(ours.client("lead"), "POST", "/api/plan/card", asked)
+    told = words(PdfReader(BytesIO(answer.content)))
+    assert "as is usual for such a body: marks on the body." in told
+    assert "part lock is assumed to be in proportion" in told
 
 
 def test_large_type_is_larger_and_half_letter_is_half_a_letter(ours):

@@ -24,7 +24,7 @@ from faircorner.said import Said
 from faircorner.sides import Side
 from faircorner.sight import TAPED
 
-__all__ = ["EyeBy", "FoundEye", "SeatRequest", "eye_document", "find_eye"]
+__all__ = ["FoundEye", "SeatRequest", "eye_document", "find_eye"]
 
 # The usual eye is that of somebody so tall, m, the seat in its middle notch.
 _STATURE = 1.70

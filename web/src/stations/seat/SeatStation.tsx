@@ -76,7 +76,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
     retry: false,
   });
   return (
-    <Columns side={340} least={620}>
+    <Columns side={340} least={660} upright={680}>
       <Box sx={{ display: "grid", gridTemplateRows: "auto minmax(0, 1fr)", gap: 1, minHeight: 0 }}>
         <ToggleButtonGroup
           exclusive
@@ -94,7 +94,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
           <Box
             sx={{
               display: "grid",
-              gridTemplateRows: "minmax(280px, 3fr) minmax(190px, 2fr)",
+              gridTemplateRows: "minmax(400px, 12fr) minmax(180px, 5fr)",
               gap: 1,
               minHeight: 0,
             }}

@@ -96,11 +96,13 @@ export const VehicleSheet = (props: Props) => {
     bottom: -reach - 1.5,
     top: reach + 1.5,
   };
-  // Widths are typed beside each other: the body's a little below its middle, the tracks above.
+  // Widths are typed beside each other, on either side of the middle, the tracks clear of the eye.
+  const clear = seat && seat.eye.y_m > 0 ? -1 : 1;
   const middle = (line: Line): Point => [
     (line.from[0] + line.to[0]) / 2,
     (line.from[1] + line.to[1]) / 2 +
       (line.measure.startsWith("track") ? 0.24 : line.from[0] === line.to[0] ? -0.24 : 0) *
+        clear *
         vehicle.width_m,
   ];
   return (
@@ -143,7 +145,7 @@ export const VehicleSheet = (props: Props) => {
 };
 
 /** Drawn smaller, px a metre, their names would lie over each other. */
-const NAMED_FROM = 90;
+const NAMED_FROM = 120;
 
 /** A mark this near the flank's outside is on it, m. */
 const ON_FLANK = 0.05;
