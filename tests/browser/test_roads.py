@@ -126,6 +126,10 @@ def test_how_little_room_would_do_can_be_stopped_and_is_drawn_with_what_is_met(p
         # However long the worker takes, whatever is small is answered meanwhile.
         what_if(page, 0.2)
         expect(page.get_by_text("20 cm late")).to_be_visible()
+        told = page.get_by_role("region", name="What if")
+        expect(told).to_contain_text(re.compile("It ends|Then "))
+        # What came in above has moved the button; a press is no click where it moves meanwhile.
+        expect(page.get_by_role("img", name=re.compile("^Sight picture"))).to_be_visible()
         room.get_by_role("button", name="Stop").click()
         expect(room.get_by_role("status")).to_have_count(0)
         room.get_by_role("button", name="Work it out after all").click()
