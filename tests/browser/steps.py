@@ -33,6 +33,13 @@ def sign_in(page, person=MAREN, *, by_hand=False):
             page.goto("/cues")
 
 
+def sign_out(page):
+    # The application goes to its door by itself; whoever goes elsewhere before that is turned back.
+    with page.expect_navigation():
+        page.get_by_role("button", name="Sign out").click()
+    expect(page.get_by_label("Password")).to_be_visible()
+
+
 def calls(page):
     """The buttons of the calls, between those of the first stop and the last."""
     listed = page.get_by_role("list", name="Calls").get_by_role("button")

@@ -10,7 +10,7 @@ from playwright.sync_api import expect
 from server.documents.models import Document
 from server.lessons.models import Lesson
 from server.schools.models import Member
-from tests.browser.steps import MAREN, TEODOR, choose, desk, field, sign_in, station
+from tests.browser.steps import MAREN, TEODOR, choose, desk, field, sign_in, sign_out, station
 
 
 def test_wrong_passwords_are_told_and_the_name_stays(page):
@@ -163,8 +163,7 @@ def test_standards_show_every_limit_in_the_schools_units(page):
 
 def test_signing_out_leaves_nothing_open(page):
     sign_in(page, by_hand=True)
-    page.get_by_role("button", name="Sign out").click()
-    expect(page.get_by_label("Password")).to_be_visible()
+    sign_out(page)
     page.goto("/people")
     expect(page.get_by_label("Password")).to_be_visible()
 

@@ -11,7 +11,7 @@ from server.documents.services import revise_document
 from server.lessons.models import Attempt
 from server.schools.models import Member
 from tests.browser.axe import found
-from tests.browser.steps import MAREN, choose, field, sign_in, station, type_length
+from tests.browser.steps import MAREN, choose, field, sign_in, sign_out, station, type_length
 
 EYE = ("Above the ground", "Right of the middle")
 
@@ -123,12 +123,12 @@ def test_a_tablet_handed_on_keeps_everybodys_own(page):
     address = page.url
     station(page, "Seat")
     type_length(page, "Width", "1.91 m")
-    page.get_by_role("button", name="Sign out").click()
+    sign_out(page)
     sign_in(page, ("idris", "tidewell-demo"), by_hand=True)
     page.goto(address.replace("/cues", "/seat"))
     expect(field(page, "Width")).to_be_visible()
     expect(field(page, "Width")).not_to_have_value("1.91 m")
-    page.get_by_role("button", name="Sign out").click()
+    sign_out(page)
     sign_in(page, MAREN, by_hand=True)
     page.goto(address.replace("/cues", "/seat"))
     expect(field(page, "Width")).to_have_value("1.91 m")
