@@ -12,7 +12,7 @@ from faircorner.documents.ground import (
     thing_document,
 )
 from faircorner.documents.reading import read_document
-from faircorner.documents.usual import UsualRequest, slips_of, usual_vehicle
+from faircorner.documents.usual import UsualRequest, more_mirrors, slips_of, usual_vehicle
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.ground import (
     KINDS,
@@ -31,7 +31,8 @@ from faircorner.ground import (
 from faircorner.model import inside
 from faircorner.said import names
 from faircorner.sides import turned_back
-from faircorner.vehicle import circle_of_arc
+from faircorner.sight import Seat
+from faircorner.vehicle import Vehicle, circle_of_arc
 from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
 from ninja.pagination import paginate
@@ -55,6 +56,7 @@ from server.documents.schemas import (
     KindName,
     MergeIn,
     MergeOut,
+    MoreMirrorsOut,
     NewGroundIn,
     ReviseIn,
     RevisionOut,
@@ -205,12 +207,26 @@ def seat_eye(request: Caller, body: EyeIn) -> object:
 @router.post("/vehicles/around", response=AroundOut, operation_id="vehicle_around")
 def vehicle_around(request: Caller, body: AroundIn) -> object:
     """What a driver sees of the ground round a vehicle: directly, in its mirrors, not at all."""
+    vehicle, seat = _seated(body)
+    return around_document(vehicle, seat)
+
+
+@router.post("/vehicles/mirrors", response=MoreMirrorsOut, operation_id="vehicle_mirrors")
+def vehicle_mirrors(request: Caller, body: AroundIn) -> object:
+    """Mirrors that such a vehicle could have and this one has not, as they usually are."""
+    vehicle, seat = _seated(body)
+    heavy = body.vehicle.get("class") != "car"
+    kerb = -1.0 if seat.eye[1] > 0 else 1.0
+    return {"mirrors": more_mirrors(vehicle, heavy=heavy, kerb=kerb)}
+
+
+def _seated(body: AroundIn) -> tuple[Vehicle, Seat]:
     with inside("vehicle"):
         vehicle = read_document("vehicle", body.vehicle).build()
     with inside("seat"):
         seat = read_document("seat", body.seat).build()
         vehicle = seat.sits_in(vehicle)
-    return around_document(vehicle, seat)
+    return vehicle, seat
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")

@@ -8,7 +8,7 @@ from faircorner.documents.ground import GroundDocument
 from faircorner.documents.method import MethodDocument
 from faircorner.documents.reading import Document
 from faircorner.documents.standard import StandardDocument
-from faircorner.documents.vehicle import SeatDocument, VehicleDocument
+from faircorner.documents.vehicle import MirrorModel, SeatDocument, VehicleDocument
 from pydantic import GetJsonSchemaHandler, TypeAdapter
 from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema
@@ -21,6 +21,7 @@ __all__ = [
     "FitShareBody",
     "GroundBody",
     "MethodBody",
+    "MirrorBody",
     "SeatBody",
     "StandardBody",
     "VehicleBody",
@@ -40,6 +41,7 @@ class _DescribedBy:
 
 
 VehicleBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(VehicleDocument)]
+MirrorBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(MirrorModel)]
 SeatBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(SeatDocument)]
 GroundBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(GroundDocument)]
 MethodBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(MethodDocument)]

@@ -21,6 +21,7 @@ from server.documents.bodies import (
     FitShareBody,
     GroundBody,
     MethodBody,
+    MirrorBody,
     SeatBody,
     StandardBody,
     VehicleBody,
@@ -195,6 +196,10 @@ class AroundIn(RequestBody):
 
     vehicle: dict[str, Any]
     seat: dict[str, Any]
+
+
+class MoreMirrorsOut(Schema):
+    mirrors: list[MirrorBody]
 
 
 Outlines: TypeAlias = list[list[tuple[float, float]]]

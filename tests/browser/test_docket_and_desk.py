@@ -166,15 +166,3 @@ def test_signing_out_leaves_nothing_open(page):
     sign_out(page)
     page.goto("/people")
     expect(page.get_by_label("Password")).to_be_visible()
-
-
-def test_no_page_scrolls_sideways(page):
-    sign_in(page)
-    for path in ("seat", "ground", "drive", "tape", "shift", "people", "garage", "standards"):
-        page.goto(f"/{path}")
-        page.get_by_role("navigation").wait_for()
-        page.wait_for_load_state("networkidle")
-        for width in (1280, 820):
-            page.set_viewport_size({"width": width, "height": 800})
-            overflow = page.evaluate("document.documentElement.scrollWidth - window.innerWidth")
-            assert overflow <= 0, (path, width)

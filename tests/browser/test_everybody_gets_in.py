@@ -17,12 +17,22 @@ def ready(page):
     expect(page.locator(".MuiCircularProgress-root")).to_have_count(0)
 
 
-def test_no_screen_shuts_anybody_out(page):
+def laid_out(page, width):
+    """The page so wide, and drawn so: what watches its own size has been told."""
+    page.set_viewport_size({"width": width, "height": page.viewport_size["height"]})
+    page.evaluate("new Promise((go) => requestAnimationFrame(() => requestAnimationFrame(go)))")
+
+
+def test_no_screen_shuts_anybody_out_or_scrolls_sideways(page):
     sign_in(page)
     for screen in SCREENS:
         page.goto(f"/{screen}")
         ready(page)
         assert (screen, found(page)) == (screen, [])
+        for width in (820, 1280):
+            laid_out(page, width)
+            overflow = page.evaluate("document.documentElement.scrollWidth - window.innerWidth")
+            assert overflow <= 0, (screen, width)
 
 
 def test_no_door_shuts_anybody_out(page):
@@ -90,16 +100,23 @@ def test_nothing_is_cut_on_a_tablet_held_upright(open_page):
         assert (screen, page.evaluate(SIDEWAYS), page.evaluate(CUT)) == (screen, [], [])
 
 
-@pytest.mark.parametrize("width", [390, 320])
-def test_a_learners_everything_fits_a_phone(open_page, width):
-    page = open_page(width, 844, has_touch=True, is_mobile=True)
+def test_a_learners_everything_fits_a_phone(open_page):
+    page = open_page(390, 844, has_touch=True, is_mobile=True)
     sign_in(page, INES)
     for screen in SCREENS:
         page.goto(f"/{screen}")
         ready(page)
-        assert (screen, page.evaluate(SIDEWAYS), page.evaluate(CUT)) == (screen, [], [])
-        if width == 390:
-            assert (screen, found(page)) == (screen, [])
+        assert (screen, found(page)) == (screen, [])
+        for width in (320, 390):
+            laid_out(page, width)
+            told = (screen, width, page.evaluate(SIDEWAYS), page.evaluate(CUT))
+            assert told == (screen, width, [], [])
+
+
+@pytest.mark.parametrize("width", [390, 320])
+def test_on_a_phone_the_docket_and_the_desk_fold_away(open_page, width):
+    page = open_page(width, 844, has_touch=True, is_mobile=True)
+    sign_in(page, INES)
     # The docket folds away, and the desk is behind one more button.
     page.get_by_role("button", name="Docket").click()
     expect(page.get_by_role("button", name="Learner: Ines Varga")).to_be_visible()

@@ -2,14 +2,21 @@
 
 from functools import cache
 
+import numpy as np
+from faircorner.cues import make_plan
+from faircorner.cues.calls import seeing_at
+from faircorner.cues.driven import attempt
+from faircorner.cues.fit import FINE, settings_for
+from faircorner.cues.prepare import prepare
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.samples import LINNET, PLOVER, seat_document, vehicle_document
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import Bay, Corner, Turnabout, lay_bay, lay_kerb, lay_road
+from faircorner.sides import turned_in
 
 from tests.core.scenes import scene
 
-__all__ = ["DOCKETS", "docket_named"]
+__all__ = ["DOCKETS", "docket_named", "seeings"]
 
 _PLACES = {
     "kerb": ("Straight-run reverse park", lambda: lay_kerb("kerb")),
@@ -31,3 +38,13 @@ def docket_named(name):
     made = methods()[method]
     standard = house_standard({"kerb": "kerbside", "turn": "turnabout"}.get(place, place)).build()
     return scene(vehicle, seat, ground, made.build(), standard)
+
+
+def seeings(name):
+    """The driver at every stop of a docket, the working side on the left."""
+    scene = turned_in(docket_named(name).side, docket_named(name))
+    values, (ready, given) = make_plan(scene).values, prepare(scene)
+    steps = len(ready.method.steps)
+    figures = np.array([[values[u.name] for u in ready.method.unknowns]])
+    driven = attempt(ready, settings_for(figures, given, steps, np.zeros((1, steps))), sample=FINE)
+    return [seeing_at(ready, driven, call) for call in range(steps + 1)]

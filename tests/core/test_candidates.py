@@ -5,30 +5,15 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from faircorner.cues import Options, make_plan, sights
-from faircorner.cues.calls import seeing_at
-from faircorner.cues.candidates import at_mark
+from faircorner.cues.candidates import at_mark, candidates_of
 from faircorner.cues.cue_kinds import candidates, earlier, sharpest
 from faircorner.cues.cue_kinds.parallel import PARALLEL, parallels
-from faircorner.cues.driven import attempt
-from faircorner.cues.fit import FINE, settings_for
-from faircorner.cues.prepare import prepare
 from faircorner.ground import Stretch, lay_road
 from faircorner.plane import frozen, to_body
-from faircorner.sides import turned_in
 from faircorner.sight import CRAWL, REACTION
 from faircorner.vehicle import Opening
 
-from tests.core.pictured import DOCKETS, docket_named
-
-
-def seeings(name):
-    """The driver at every stop of a docket, the working side on the left."""
-    scene = turned_in(docket_named(name).side, docket_named(name))
-    values, (ready, given) = make_plan(scene).values, prepare(scene)
-    steps = len(ready.method.steps)
-    figures = np.array([[values[u.name] for u in ready.method.unknowns]])
-    driven = attempt(ready, settings_for(figures, given, steps, np.zeros((1, steps))), sample=FINE)
-    return [seeing_at(ready, driven, call) for call in range(steps + 1)]
+from tests.core.pictured import DOCKETS, docket_named, seeings
 
 
 @pytest.mark.parametrize("name", DOCKETS)
@@ -107,6 +92,44 @@ def test_a_taller_driver_sees_the_kerb_higher_up_the_glass_and_stops_nearer_to_i
             rise = one.moved(np.array([0.0, 0.0, 0.05]))(0.0)
             assert rise == pytest.approx(0.05 * (1 - share), rel=0.2)
             assert rise > 0
+
+
+def with_another(seeing, cue, side, end):
+    """The place with the parked vehicle that a cue is on wider by 20 cm in all, or longer by 50."""
+
+    def grown(parked):
+        if np.linalg.norm(parked.polygon - cue.target, axis=1).min() > 0.01:
+            return parked
+        middle = parked.polygon.mean(axis=0)
+        out = np.sign(parked.polygon - middle)
+        away = np.sign(middle[0] - seeing.ground.berth.frame[0])
+        return replace(parked, polygon=parked.polygon + out * [0.0, 0.1 * side]
+                       + [0.5 * end * away, 0.0] * (out == [away, 0.0])[:, :1])  # fmt: skip
+
+    return replace(seeing.ground, obstacles=tuple(grown(o) for o in seeing.ground.obstacles))
+
+
+@pytest.mark.parametrize("name", ["kerb left", "kerb right"])
+def test_with_another_neighbour_the_same_picture_comes_so_much_later(name):
+    tried = {"wider": 0, "longer": 0}
+    for seeing in seeings(name):
+        for one in candidates_of(seeing, None)[0]:
+            if one.neighbour is None or not one.cue.upright:
+                continue
+            for how, side, end in (("wider", 1, 0), ("longer", 0, 1)):
+                by = getattr(one.neighbour, how)
+                ground = with_another(seeing, one.cue, side, end)
+                if np.isnan(by) or abs(by) > 0.6:
+                    continue
+                there = replace(seeing, ground=ground, onward=lambda more, by=by, seeing=seeing:
+                                seeing.onward(by + more))  # fmt: skip
+                same = [f.cue for f in candidates(there) if f.cue.key == one.key]
+                if not same:
+                    continue
+                tried[how] += 1
+                offset = one.cue.sighting.offset
+                assert same[0].sighting.offset == pytest.approx(offset, abs=2e-3)
+    assert min(tried.values()) > 0
 
 
 def blinkered(seeing, by):

@@ -2,11 +2,11 @@
 
 import numpy as np
 import pytest
-from faircorner.documents.usual import BODY_SHAPES, UsualRequest, usual_vehicle
+from faircorner.documents.usual import BODY_SHAPES, UsualRequest, more_mirrors, usual_vehicle
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.plane import frozen
 from faircorner.sight import Seat, bisecting, images, mirrors_set, showing
-from faircorner.sight.setting import SKY, STRIP
+from faircorner.sight.setting import SKY, STRIP, shown_by
 from faircorner.vehicle import Mirror
 from hypothesis import given
 from hypothesis import strategies as st
@@ -77,3 +77,49 @@ def test_a_mirror_without_a_use_is_left_as_it_was_measured_and_setting_knows_no_
         np.abs(a.aim - b.aim).max() > 1e-3
         for a, b in zip(vehicle.mirrors, taller.mirrors, strict=True)
     )
+
+
+def rim(mirror, out):
+    """Where a glass ends, so many times its half width out from its middle, and its normal."""
+    off = out * np.ptp(mirror.outline[:, 0]) / 2 * (-1 if mirror.centre[1] > 0 else 1)
+    sunk = mirror.radius - np.sqrt(mirror.radius**2 - off**2)
+    place = mirror.centre + off * mirror.across - sunk * mirror.aim
+    return place, (place - mirror.centre) / mirror.radius + mirror.aim
+
+
+@pytest.mark.parametrize("driver", ["left", "right"])
+@pytest.mark.parametrize("shape", ["saloon", "SUV", "van", "rigid", "bus"])
+def test_what_is_stuck_to_a_glass_turns_with_it_and_what_is_added_shows_what_it_is_for(
+    shape, driver
+):
+    side = 1.0 if driver == "left" else -1.0
+    document = VehicleDocument.read(
+        usual_vehicle(UsualRequest(name="New", shape=shape, driver=driver))
+    )
+    heavy = document.kind != "car"
+    more = more_mirrors(document.build(), heavy=heavy, kerb=-side)
+    added = {one["name"] for one in more}
+    assert {"left spot mirror", "right spot mirror"} <= added
+    assert ("left aspheric strip" in added) != heavy
+    body = document.model_dump(by_alias=True, mode="json")
+    vehicle = VehicleDocument.read({**body, "mirrors": [*body["mirrors"], *more]}).build()
+    assert more_mirrors(vehicle, heavy=heavy, kerb=-side) == []
+    eye = np.array([vehicle.nose - 1.7, side * 0.5, 1.4 if not heavy else 2.3])
+    ready = mirrors_set(vehicle, Seat(name="one", eye=frozen(eye)))
+    made = {mirror.name: mirror for mirror in ready.mirrors}
+    for mirror in (made[name] for name in added):
+        main = made.get(mirror.on)
+        if "strip" in mirror.name:
+            assert np.abs(main.aim - vehicle.mirrors[1].aim).max() > 1e-3
+            for of_main, of_strip in zip(rim(main, 1), rim(mirror, -1), strict=True):
+                np.testing.assert_allclose(of_strip, of_main, atol=0.004)
+            continue
+        place = shown_by(mirror.set_for, mirror.centre, vehicle.width / 2,
+                         -vehicle.rear_overhang, vehicle.nose)  # fmt: skip
+        assert on_glass(mirror, eye, place) == pytest.approx((0, 0), abs=1e-6)
+        if main is not None:
+            # In the outer lower corner, just before the other glass.
+            off = mirror.centre - main.centre
+            on = 1 if main.centre[1] > 0 else -1
+            assert 0 < off @ main.aim < 0.01
+            assert off @ main.up < 0 > off @ main.across * on

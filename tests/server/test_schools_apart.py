@@ -125,6 +125,8 @@ def requests_naming(house):
         "school_begin_from_file": ("POST", "/api/begin/from-file", None),
         "vehicle_around": ("POST", "/api/vehicles/around", {
             "vehicle": vehicle.body, "seat": house.revisions["seat"].body}),
+        "vehicle_mirrors": ("POST", "/api/vehicles/mirrors", {
+            "vehicle": vehicle.body, "seat": house.revisions["seat"].body}),
         "vehicle_circle": ("POST", "/api/vehicles/circle", {"chord_m": 6, "rise_m": 1}),
         "seat_eye": ("POST", "/api/seats/eye", {
             "vehicle": vehicle.body, "stature_m": 1.7}),
@@ -141,7 +143,7 @@ def requests_naming(house):
 
 
 NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
-            "standings_list", "uses_list", "vehicle_around",
+            "standings_list", "uses_list", "vehicle_around", "vehicle_mirrors",
             "vehicle_circle", "seat_eye",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",

@@ -1,14 +1,16 @@
 """Every cue that shows at a moment, with what makes it good or bad to use."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from itertools import takewhile
 
 import numpy as np
 
 from faircorner.cues.cue_kinds import Cue, Found, Seeing, candidates
+from faircorner.ground import Obstacle
 from faircorner.plane import Floats
 from faircorner.said import Length, Said
-from faircorner.sight import NEAR, pane_of, same_again
+from faircorner.sight import BONNET, NEAR, pane_of, same_again
 from faircorner.vehicle import Vehicle
 
 __all__ = ["FOLLOWED", "REVERSED", "Candidate", "at_mark", "candidates_of"]
@@ -27,6 +29,34 @@ _NOTED = 0.03
 # An image that moves less for each metre rolled stands still; a corner this near a vehicle is its
 # own, m.
 _STILL, _ON = 1e-6, 0.05
+# Another neighbour: so much wider in all, or longer, m; and what moves an image no further, m.
+_WIDER, _LONGER, _SAME = 0.20, 0.50, 1e-6
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Neighbour:
+    """Where another vehicle is parked than the one a cue is on, with the same gap beside it.
+
+    wider, longer : m late with one that is so; NaN where the picture does not come within reach
+    """
+
+    wider: float
+    longer: float
+
+    @property
+    def said(self) -> Iterator[Said]:
+        told = False
+        for late, by, codes in (
+            (self.wider, _WIDER, ("wider late", "wider early", "wider and gone")),
+            (self.longer, _LONGER, ("longer late", "longer early", "longer and gone")),
+        ):
+            if abs(late) < _NOTED:
+                continue
+            told = True
+            code = codes[2 if np.isnan(late) else 0 if late > 0 else 1]
+            yield Said(f"neighbour {code}", by=Length(by), stop=Length(abs(np.nan_to_num(late))))
+        if not told:
+            yield Said("any neighbour", wider=Length(_WIDER), longer=Length(_LONGER))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -38,7 +68,7 @@ class Candidate:
         NaN where it does not within a metre
     taller_late : m late that somebody sees it whose eye is 5 cm higher; NaN where nobody can say
     eye_scatter : m of scatter in the stop from how uncertain the eye is, `eye_off` m
-    neighbour : whether it is on a parked vehicle, which may be another one next time
+    neighbour : what another parked vehicle does to one that is on such; None for what is not
     assumed : names of what it is told by that nobody measured
     """
 
@@ -49,7 +79,7 @@ class Candidate:
     taller_late: float
     eye_scatter: float
     eye_off: float
-    neighbour: bool
+    neighbour: Neighbour | None
     assumed: tuple[str, ...]
 
     @property
@@ -67,8 +97,8 @@ class Candidate:
             told.append(
                 Said("eye uncertain", by=Length(self.eye_off), stop=Length(self.eye_scatter))
             )
-        if self.neighbour:
-            told.append(Said("on a neighbour"))
+        if self.neighbour is not None:
+            told += self.neighbour.said
         told.append(self.rests)
         return tuple(said for said in told if said)
 
@@ -108,7 +138,7 @@ def _candidate(seeing: Seeing, found: Found) -> Candidate:
         taller_late=float(late[2] * _TALLER),
         eye_scatter=float(np.linalg.norm(late * seeing.seat.uncertain)),
         eye_off=float(seeing.seat.uncertain.max()),
-        neighbour=_on_a_neighbour(seeing, found.cue),
+        neighbour=_neighbour(seeing, found),
         assumed=_assumed(seeing.vehicle, found.cue),
     )
 
@@ -120,15 +150,46 @@ def _assumed(vehicle: Vehicle, cue: Cue) -> tuple[str, ...]:
     glass = (pane,) if pane else (m for m in vehicle.mirrors if m.name == seen.through)
     # Both flanks have marks of the same name: it is told by its own.
     marks = (f for f in vehicle.features if f.name == seen.feature and f.y * seen.y > 0)
-    return tuple(dict.fromkeys(part.name for part in (*glass, *marks) if part.assumed))
+    names = [part.name for part in (*glass, *marks) if part.assumed]
+    if seen.feature == BONNET and vehicle.roofline_assumed:
+        names.append(BONNET)
+    return tuple(dict.fromkeys((*names, *cue.assumed)))
 
 
-def _on_a_neighbour(seeing: Seeing, cue: Cue) -> bool:
-    """Whether the thing stands where a parked vehicle does."""
-    return cue.upright and any(
-        o.kind == "vehicle" and np.linalg.norm(o.polygon - cue.target, axis=1).min() < _ON
-        for o in seeing.ground.obstacles
+def _neighbour(seeing: Seeing, found: Found) -> Neighbour | None:
+    """Of a cue on a parked vehicle: it stands as far from its edge, and leaves the same gap."""
+    cue = found.cue
+    parked = next((o for o in seeing.ground.obstacles if _stands_on(o, cue)), None)
+    if parked is None or found.moved is None:
+        return None
+    middle, long = parked.polygon.mean(axis=0), _longest_side(parked.polygon)
+    off = cue.target - middle
+    outward, end = off @ (across := np.array([-long[1], long[0]])), off @ long
+    beyond = (seeing.ground.berth.frame[:2] - middle) @ long * end < 0
+    return Neighbour(
+        wider=_late_with(found, np.sign(outward) * across * _WIDER / 2),
+        longer=_late_with(found, np.sign(end) * long * _LONGER) if beyond else 0.0,
     )
+
+
+def _stands_on(parked: Obstacle, cue: Cue) -> bool:
+    if parked.kind != "vehicle":
+        return False
+    near = np.linalg.norm(parked.polygon - cue.target, axis=1).min() < _ON
+    return bool(near) if cue.upright else cue.what == parked.name
+
+
+def _longest_side(polygon: Floats) -> Floats:
+    sides = np.roll(polygon, -1, axis=0) - polygon
+    long = sides[np.linalg.norm(sides, axis=1).argmax()]
+    return np.asarray(long / np.linalg.norm(long))
+
+
+def _late_with(found: Found, by_thing: Floats) -> float:
+    """m late that the same picture comes once the thing stands elsewhere by (2,) m."""
+    assert found.moved is not None  # noqa: S101  only such are asked for
+    moved = found.moved(np.zeros(3), by_thing)
+    return 0.0 if abs(moved(0.0)) < _SAME else same_again(moved)
 
 
 def _shown_for(found: Found, way: int) -> float:

@@ -27,7 +27,7 @@ from faircorner.vehicle import (
     Vehicle,
 )
 
-__all__ = ["EyeBy", "SeatDocument", "VehicleDocument"]
+__all__ = ["EyeBy", "MirrorModel", "SeatDocument", "VehicleDocument"]
 
 Assumed: TypeAlias = Literal[
     "marks", "glass", "mirrors", "roofline", "tyre width", "corners", "trailer"
@@ -108,6 +108,7 @@ class MirrorModel(Model):
     aim : unit vector out of the glass
     outline_m : across and up from its centre; across is to the right of who faces the glass
     set_for : what every driver sets it to show; null where its aim stays as it is
+    on : the mirror that it is stuck to or is a part of, and turns with; null for none
     assumed : as of a mark
     """
 
@@ -118,6 +119,7 @@ class MirrorModel(Model):
     outline_m: Annotated[list[Point2], Field(min_length=3, max_length=40)]
     moves_with: MovesWith = "body"
     set_for: MirrorUse | None = None
+    on: Name | None = None
     assumed: bool | None = None
 
     def build(self, *, assumed: bool) -> Mirror:
@@ -129,6 +131,7 @@ class MirrorModel(Model):
             outline=frozen(self.outline_m),
             moves_with=self.moves_with,
             set_for=self.set_for,
+            on=self.on or "",
             assumed=assumed if self.assumed is None else self.assumed,
         )
 
@@ -214,6 +217,7 @@ class VehicleDocument(Model):
             glass=tuple(self._opening(i) for i in range(len(self.glass))),
             mirrors=tuple(self._mirror(i) for i in range(len(self.mirrors))),
             roofline=frozen(np.reshape(self.roofline_m, (-1, 2))),
+            roofline_assumed="roofline" in self.assumed,
             trailer=self._trailer(),
         )
 

@@ -2,7 +2,7 @@
 
 from faircorner.sight.around import BACK, LOOKED, TURN, Around, MirrorView, Nearest, around
 from faircorner.sight.cover import covering
-from faircorner.sight.edge import EdgeSight, edge_sights
+from faircorner.sight.edge import BONNET, SCREEN, EdgeSight, edge_sights
 from faircorner.sight.eye import TAPED, Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
 from faircorner.sight.in_mirror import IN_GLASS, REAR_TYRE, RIM, InMirror, Looker
@@ -11,6 +11,7 @@ from faircorner.sight.reflect import images, on_glass
 from faircorner.sight.setting import bisecting, mirrors_set, near_dipped, showing, shown_by
 from faircorner.sight.sharpness import (
     ACUITY,
+    AT_PLACE,
     CRAWL,
     LEAN,
     NEAR,
@@ -18,6 +19,7 @@ from faircorner.sight.sharpness import (
     Moved,
     Onward,
     Sharpness,
+    Shifted,
     image_height,
     image_moved,
     leaning,
@@ -25,12 +27,15 @@ from faircorner.sight.sharpness import (
     scatter,
 )
 from faircorner.sight.shown import Shown, shown
-from faircorner.sight.told import OUT, TOLD, UP, Told
+from faircorner.sight.told import HIGH, OUT, TOLD, UP, Told
 
 __all__ = [
     "ACUITY",
+    "AT_PLACE",
     "BACK",
+    "BONNET",
     "CRAWL",
+    "HIGH",
     "IN_GLASS",
     "LAMP",
     "LEAN",
@@ -40,6 +45,7 @@ __all__ = [
     "REACTION",
     "REAR_TYRE",
     "RIM",
+    "SCREEN",
     "TAPED",
     "TOLD",
     "TURN",
@@ -54,6 +60,7 @@ __all__ = [
     "Onward",
     "Seat",
     "Sharpness",
+    "Shifted",
     "Shown",
     "SightLine",
     "Sighting",

@@ -111,7 +111,7 @@ def around(vehicle: Vehicle, seat: Seat) -> Around:
         mirrors=tuple(
             MirrorView(
                 name=mirror.name,
-                said=Said(f"set for {mirror.set_for}"),
+                said=_said(mirror),
                 ground=outlined(in_mirrors[mirror.name]),
                 beside=mirror.set_for != "behind",
                 begins=_begins(ready, seat, mirror),
@@ -122,6 +122,12 @@ def around(vehicle: Vehicle, seat: Seat) -> Around:
         nearest=_nearest(ready, seat),
         hiding=_hiding(ready, seat),
     )
+
+
+def _said(mirror: Mirror) -> Said:
+    if mirror.on and mirror.set_for is None:
+        return Said("set with", name=mirror.on)
+    return Said(f"set for {mirror.set_for}")
 
 
 def _limits(vehicle: Vehicle) -> tuple[tuple[float, float], tuple[float, float]]:

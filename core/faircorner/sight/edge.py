@@ -15,6 +15,7 @@ from faircorner.sight.eye import Seat
 from faircorner.sight.glass import Sighting, beyond_glass, pane_hits
 from faircorner.sight.sharpness import (
     ACUITY,
+    AT_PLACE,
     CRAWL,
     LEAN,
     NEAR,
@@ -22,17 +23,22 @@ from faircorner.sight.sharpness import (
     Moved,
     Onward,
     Sharpness,
+    Shifted,
 )
 from faircorner.sight.told import HIGH
 from faircorner.vehicle import Feature, Opening, Vehicle
 
-__all__ = ["EdgeSight", "edge_sights"]
+__all__ = ["BONNET", "SCREEN", "EdgeSight", "edge_sights"]
 
 # A pane's lower corners, from the rear, and from the off side.
 _BESIDE = ("lower rear corner", "lower front corner")
 _ACROSS = ("lower off-side corner", "lower near-side corner")
+# What is lowest straight ahead.
+BONNET, SCREEN = "bonnet's edge", "windscreen's lower edge"
 # An edge farther off than this is too flat in the picture to tell, m.
 _FARTHEST = 25.0
+# A bonnet lies so far ahead of the glass, m.
+_AHEAD = 0.05
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -40,7 +46,7 @@ class EdgeSight:
     """An edge seen past one mark of the vehicle.
 
     sighting : told by its height, m above the mark; through None where the body hides the edge
-    sharpness : but for leaning; moved : how its image moves for an eye shifted by (3,) m
+    sharpness : but for leaning; moved : how its image moves, see `Shifted`
     shown : of m rolled on, whether it still runs past the mark in the same pane, and where on the
         site, (2,) m; None where it does not
     ground : (2,), m on the site, where the edge is met past that mark
@@ -48,7 +54,7 @@ class EdgeSight:
 
     sighting: Sighting
     sharpness: Sharpness
-    moved: Callable[[Floats], Moved]
+    moved: Shifted
     shown: Callable[[float], Floats | None]
     ground: Floats
 
@@ -85,7 +91,7 @@ def edge_sights(
     edge : (2, 2), m on the site, two places of a straight edge on the ground
     most : sights that leave more scatter in the stop are left out, m
     """
-    features = (*vehicle.features, *corner_marks(vehicle.glass))
+    features = (*vehicle.features, *corner_marks(vehicle.glass), *lowest_ahead(vehicle, seat.eye))
     if not features:
         return []
     marks = np.array([(mark.x, mark.y, mark.z) for mark in features])
@@ -121,6 +127,22 @@ def edge_sights(
     return found
 
 
+def lowest_ahead(vehicle: Vehicle, eye: Floats) -> list[Feature]:
+    """Straight ahead of an eye, the edge of bonnet or windscreen under which the ground vanishes.
+
+    None where nobody knows the glass ahead.
+    """
+    ahead = [p for p in vehicle.glass if p.seen != (0, 2) and p.corners[:, 0].mean() > eye[0]]
+    if not ahead:
+        return []
+    low = min(ahead, key=lambda pane: pane.corners[:, 2].min()).corners
+    low = low[low[:, 2].argsort(kind="stable")[:2]].mean(axis=0)
+    places = [(SCREEN, float(low[0]), float(low[2]))]
+    places += [(BONNET, x, z) for x, z in vehicle.roofline.tolist() if x > low[0] + _AHEAD]
+    name, x, z = max(places, key=lambda one: (one[2] - eye[2]) / (one[1] - eye[0]))
+    return [Feature(name=name, x=x, y=float(eye[1]), z=z)]
+
+
 def corner_marks(glass: tuple[Opening, ...]) -> list[Feature]:
     """The lower corners of every pane, at which an edge on the ground appears and vanishes."""
     found = []
@@ -154,10 +176,11 @@ def _shown(
 
 
 def _moved(
-    eye: Floats, mark: Floats, onward: Onward, edge: Floats, height: float, by_eye: Floats
-) -> Moved:
-    """How far the edge runs above where it ran past a mark, to an eye shifted by (3,) m."""
-    shifted = (eye + by_eye)[None]
+    eye: Floats, mark: Floats, onward: Onward, edge: Floats, height: float,
+    by_eye: Floats, by_thing: Floats = AT_PLACE,
+) -> Moved:  # fmt: skip
+    """How far the edge runs above where it ran past a mark; see `Shifted`."""
+    shifted, edge = (eye + by_eye)[None], edge + by_thing
 
     def moved(by: float) -> float:
         _, share = _met(shifted, mark[None], onward(by), edge)

@@ -17,6 +17,7 @@ __all__ = [
     "beyond_glass",
     "mark_image",
     "mark_of",
+    "middle_marks",
     "on_plane",
     "pane_hits",
     "pane_of",
@@ -146,8 +147,19 @@ def mark_image(eye: Floats, mark: Feature, hit: Floats, normal: Floats) -> Float
 def mark_of(vehicle: Vehicle, seen: Sighting) -> Feature | None:
     """The mark that an image is told from; None where it is told from none of the vehicle's."""
     hit = np.array([seen.x, seen.y, seen.z])
-    named = [f for f in vehicle.features if f.name == seen.feature]
+    marks = (*vehicle.features, *middle_marks(vehicle.glass))
+    named = [f for f in marks if f.name == seen.feature]
     return min(named, key=lambda f: np.hypot(f.x - hit[0], f.y - hit[1]), default=None)
+
+
+def middle_marks(glass: tuple[Opening, ...]) -> list[Feature]:
+    """The middle of the windscreen and of the rear window, at which a landmark stands."""
+    found = []
+    for pane in glass:
+        if pane.seen != (0, 2):
+            x, _, z = (float(v) for v in pane.corners.mean(axis=0))
+            found.append(Feature(name=f"middle of the {pane.name}", x=x, y=0.0, z=z))
+    return found
 
 
 def _nearest(
@@ -205,7 +217,10 @@ def _sighting(
 ) -> Sighting:  # fmt: skip
     # What no pane shows is told where it would stand on the body's side.
     normal = np.eye(3)[1 - told.axis] if pane is None else pane.normal
-    marks = tuple(f for f in vehicle.features if f.name == past) or vehicle.features
+    every = vehicle.features
+    if pane is not None and told is ACROSS:
+        every = (*every, *middle_marks((pane,)))
+    marks = tuple(f for f in every if f.name == past) or every
     feature, offset = _nearest(marks, eye, hit, normal, told)
     return Sighting(
         eye=eye,

@@ -4,7 +4,7 @@ A mark is a part of the own flank that the mirror shows, or a place on its rim. 
 far the image runs beside it, on the glass. docs/sums/mirrors.md.
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -14,7 +14,16 @@ from faircorner.compiled import compiled
 from faircorner.plane import Bools, Floats, to_body
 from faircorner.sight.glass import pane_hits
 from faircorner.sight.reflect import images, on_glass
-from faircorner.sight.sharpness import ACUITY, CRAWL, NEAR, REACTION, Moved, Onward
+from faircorner.sight.sharpness import (
+    ACUITY,
+    AT_PLACE,
+    CRAWL,
+    NEAR,
+    REACTION,
+    Moved,
+    Onward,
+    Shifted,
+)
 from faircorner.sight.told import OUT, UP, Told
 from faircorner.vehicle import Mirror, Vehicle, blocks_of, stopped
 
@@ -59,7 +68,7 @@ class InMirror:
     hit : (3,), where on the glass it comes nearest; place : (3,), what is seen there, both m in
     the vehicle's frame
     scatter : m it leaves in the stop
-    moved : how its image moves past the mark for an eye shifted by (3,) m
+    moved : how its image moves past the mark, see `Shifted`
     """
 
     mark: str
@@ -68,7 +77,7 @@ class InMirror:
     hit: Floats
     place: Floats
     scatter: float
-    moved: Callable[[Floats], Moved]
+    moved: Shifted
 
 
 class Looker:
@@ -174,15 +183,15 @@ class Looker:
 
     def _mover(
         self, onward: Onward, line: Floats, mark: MirrorMark, along: Floats, off: float
-    ) -> Callable[[Floats], Moved]:
-        def shifted(by_eye: Floats) -> Moved:
-            eye = self.eye + by_eye
+    ) -> Shifted:
+        def shifted(by_eye: Floats, by_thing: Floats = AT_PLACE) -> Moved:
+            eye, stands = self.eye + by_eye, line + np.append(by_thing, 0.0)
             # What is a part of the own flank moves in the glass as well; the rim stays.
             marks = {m.name: m.at for m in marks_in(self.vehicle, self.mirror, eye)}
             mine = marks.get(mark.name, mark.at)
 
             def moved(by: float) -> float:
-                glass = self.on_glass(_in_frame(onward(by), line), eye)
+                glass = self.on_glass(_in_frame(onward(by), stands), eye)
                 return float(_beside(glass, mine, along)) - off
 
             return moved

@@ -7,8 +7,9 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.plane import Floats
 from faircorner.said import Said
-from faircorner.sight.edge import corner_marks
+from faircorner.sight.edge import corner_marks, lowest_ahead
 from faircorner.sight.eye import Seat
+from faircorner.sight.glass import middle_marks
 from faircorner.sight.in_mirror import marks_in
 from faircorner.vehicle import Mirror, Vehicle
 
@@ -44,17 +45,22 @@ def sight_line(vehicle: Vehicle, seat: Seat, mark: str, through: str) -> SightLi
     """
     if through:
         return _reflected(mirror_named(vehicle, through), vehicle, seat, mark)
-    at = mark_named(vehicle, mark)
+    at = mark_named(vehicle, seat, mark)
     eye = seat.eye_past(at)
     return SightLine(begin=eye, way=(at - eye) / np.linalg.norm(at - eye))
 
 
-def mark_named(vehicle: Vehicle, name: str) -> Floats:
-    """A mark or a pane's lower corner, (3,) m: of two of a name the working side's.
+def mark_named(vehicle: Vehicle, seat: Seat, name: str) -> Floats:
+    """A mark, a pane's lower corner or middle, or what is lowest straight ahead, (3,) m: of two of
+    a name the working side's.
 
     The other one is called "off", such as "off B-pillar". InputError for what is not there.
     """
-    marks = sorted((*corner_marks(vehicle.glass), *vehicle.features), key=lambda f: f.y)
+    all_marks = (
+        *corner_marks(vehicle.glass), *middle_marks(vehicle.glass), *vehicle.features,
+        *lowest_ahead(vehicle, seat.eye),
+    )  # fmt: skip
+    marks = sorted(all_marks, key=lambda f: f.y)
     places = {one.name: np.array([one.x, one.y, one.z]) for one in marks}
     other = name.removeprefix("off ")
     if name not in places and other in places:

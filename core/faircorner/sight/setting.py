@@ -56,7 +56,26 @@ def mirrors_set(vehicle: Vehicle, seat: Seat) -> Vehicle:
     """
     if all(mirror.set_for is None for mirror in vehicle.mirrors):
         return vehicle
-    return replace(vehicle, mirrors=tuple(_set(m, vehicle, seat.eye) for m in vehicle.mirrors))
+    first = {m.name: _set(m, vehicle, seat.eye) for m in vehicle.mirrors if not m.on}
+    were = {m.name: m for m in vehicle.mirrors}
+
+    def made(mirror: Mirror) -> Mirror:
+        if not mirror.on:
+            return first[mirror.name]
+        turned = _turned_with(mirror, were[mirror.on], first[mirror.on])
+        return _set(turned, vehicle, seat.eye)
+
+    return replace(vehicle, mirrors=tuple(made(m) for m in vehicle.mirrors))
+
+
+def _turned_with(mirror: Mirror, was: Mirror, now: Mirror) -> Mirror:
+    """What is stuck to another glass, once that has been turned about its own middle."""
+    turn = np.column_stack((now.across, now.up, now.aim)) @ np.array([was.across, was.up, was.aim])
+    return replace(
+        mirror,
+        centre=now.centre + turn @ (mirror.centre - was.centre),
+        aim=turn @ mirror.aim,
+    )
 
 
 def near_dipped(vehicle: Vehicle) -> Vehicle:

@@ -2,12 +2,12 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from typing import TypeAlias
+from typing import Protocol, TypeAlias
 
 import numpy as np
 from scipy.optimize import brentq
 
-from faircorner.plane import Floats, to_body, wrap
+from faircorner.plane import Floats, frozen, to_body, wrap
 from faircorner.said import Length, Said
 from faircorner.sight.glass import Sighting, mark_image, mark_of, on_plane, pane_of
 from faircorner.sight.told import Told
@@ -15,6 +15,7 @@ from faircorner.vehicle import Vehicle
 
 __all__ = [
     "ACUITY",
+    "AT_PLACE",
     "CRAWL",
     "LEAN",
     "NEAR",
@@ -22,6 +23,7 @@ __all__ = [
     "Moved",
     "Onward",
     "Sharpness",
+    "Shifted",
     "image_height",
     "image_moved",
     "leaning",
@@ -83,8 +85,20 @@ class Sharpness:
         return replace(self, image=-self.image) if told.flips else self
 
 
+# A thing that stands where it does, (2,) m elsewhere.
+AT_PLACE = frozen(np.zeros(2))
 # Of m rolled on: how far an image is from where it was at the call, m as it is told.
 Moved: TypeAlias = Callable[[float], float]
+
+
+class Shifted(Protocol):
+    """How an image moves for an eye that is elsewhere by (3,) m in the vehicle's frame, of a thing
+    that stands elsewhere by (2,) m on the site.
+    """
+
+    def __call__(self, by_eye: Floats, by_thing: Floats = AT_PLACE, /) -> Moved: ...
+
+
 # Where the vehicle stands, (3,), so many metres on as it rolls at a call; negative before it.
 Onward: TypeAlias = Callable[[float], Floats]
 
@@ -115,10 +129,8 @@ def image_height(pose: Floats, now: Sighting, target: Floats) -> float:
     return float(now.eye[2] + (hit[2] - now.eye[2]) * farther)
 
 
-def image_moved(
-    vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats
-) -> Callable[[Floats], Moved] | None:
-    """How an upright edge's image moves for an eye that is elsewhere: of its shift (3,), m.
+def image_moved(vehicle: Vehicle, now: Sighting, onward: Onward, target: Floats) -> Shifted | None:
+    """How an upright edge's image moves for an eye, or the edge, that is elsewhere.
 
     It moves past the mark it is told from, whose own image moves as well.
     None where it is hidden: nobody can say what that does to it.
@@ -129,17 +141,17 @@ def image_moved(
     height, axis = image_height(onward(0.0), now, target), now.told.axis
     mark = mark_of(vehicle, now)
 
-    def shifted(by_eye: Floats) -> Moved:
+    def shifted(by_eye: Floats, by_thing: Floats = AT_PLACE) -> Moved:
         eye = now.eye + by_eye
 
-        def off(by: float, eye: Floats) -> float:
-            place = np.append(to_body(onward(by), target[None])[0], height)
+        def off(by: float, eye: Floats, stands: Floats) -> float:
+            place = np.append(to_body(onward(by), stands[None])[0], height)
             hit = on_plane(pane, eye, place)
             mark_at = 0.0 if mark is None else mark_image(eye, mark, hit, pane.normal)[axis]
             return float(hit[axis] - mark_at)
 
-        stood = off(0.0, now.eye)
-        return lambda by: off(by, eye) - stood
+        stood = off(0.0, now.eye, target)
+        return lambda by: off(by, eye, target + by_thing) - stood
 
     return shifted
 

@@ -39,6 +39,7 @@ class Vehicle:
     """A rigid vehicle and what it tows; metres, origin on the ground under the rear axle's centre.
 
     roofline : (n, 2), x and z of the upper outline from the side, nose first; empty where unknown
+    roofline_assumed : whether nobody measured it
     corner_cut : how much of each corner of the length-by-width box the body leaves free
     outline : everything that can touch, as convex pieces (n, 2): the body, then both mirrors
     tyre : what a kerb meets of one tyre, (4, 2), about its own middle
@@ -62,6 +63,7 @@ class Vehicle:
     mirrors: tuple[Mirror, ...] = ()
     trailer: Trailer | None = None
     roofline: Floats = field(default_factory=lambda: frozen(np.empty((0, 2))))
+    roofline_assumed: bool = False
     # Asked for at every place of every attempt.
     outline: tuple[Floats, ...] = field(init=False, repr=False)
     tyre: Floats = field(init=False, repr=False)
@@ -103,6 +105,10 @@ class Vehicle:
             raise InputError("roofline_m", Said("must run from the nose to the tail"))
         if 2 * self.corner_cut >= self.width:
             raise InputError("corner_cut_m", Said("leaves no straight edge between"))
+        free = {mirror.name for mirror in self.mirrors if not mirror.on}
+        for i, mirror in enumerate(self.mirrors):
+            if mirror.on and mirror.on not in free:
+                raise InputError(f"mirrors[{i}].on", Said("no such mirror", name=mirror.on))
         tyre = box(-_TYRE_REACH, _TYRE_REACH, self.tyre_width / 2)
         object.__setattr__(self, "outline", self._outline())
         object.__setattr__(self, "tyre", tyre)

@@ -49,6 +49,7 @@ class Mirror:
     radius : of the sphere that a convex one is part of; None for a flat one
     outline : (n, 2), across and up from the middle; across is to the right of who faces the glass
     set_for : what every driver sets it to show; None where its aim stays as it is
+    on : the name of the mirror that it is stuck to or is a part of, and turns with; "" for none
     dots : marks of one's own on it; assumed : whether nobody measured it
     across, up : (3,), unit vectors of the outline
     face : the outline as a shape
@@ -62,6 +63,7 @@ class Mirror:
     outline: Floats
     moves_with: MovesWith = "body"
     set_for: MirrorUse | None = None
+    on: str = ""
     dots: tuple[Dot, ...] = ()
     assumed: bool = False
     across: Floats = field(init=False)

@@ -180,6 +180,14 @@ export const aroundQuery = (vehicle: VehicleBody, seat: SeatBody) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+/** Mirrors that such a vehicle could have and this one has not. */
+export const moreMirrorsQuery = (vehicle: VehicleBody, seat: SeatBody) =>
+  queryOptions({
+    queryKey: ["more mirrors", vehicle, seat],
+    queryFn: ({ signal }) => ask.post("/api/vehicles/mirrors", { body: { vehicle, seat }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
 /** What is seen at every stop of that plan. */
 export const sightsQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
   const body = draftBody(docket, options, changed);

@@ -355,6 +355,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vehicles/mirrors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Vehicle Mirrors
+         * @description Mirrors that such a vehicle could have and this one has not, as they usually are.
+         */
+        post: operations["vehicle_mirrors"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/grounds/measure": {
         parameters: {
             query?: never;
@@ -2150,6 +2170,7 @@ export interface components {
          *     aim : unit vector out of the glass
          *     outline_m : across and up from its centre; across is to the right of who faces the glass
          *     set_for : what every driver sets it to show; null where its aim stays as it is
+         *     on : the mirror that it is stuck to or is a part of, and turns with; null for none
          *     assumed : as of a mark
          */
         MirrorModel: {
@@ -2172,6 +2193,8 @@ export interface components {
             moves_with: "body" | "trailer";
             /** Set For */
             set_for: ("behind" | "flank" | "wide" | "tyre" | "door" | "nose") | null;
+            /** On */
+            on: string | null;
             /** Assumed */
             assumed: boolean | null;
         };
@@ -3401,6 +3424,35 @@ export interface components {
             seat: {
                 [key: string]: unknown;
             };
+        };
+        /** MoreMirrorsOut */
+        MoreMirrorsOut: {
+            /** Mirrors */
+            mirrors: {
+                /** Name */
+                name: string;
+                centre: components["schemas"]["PointModel"];
+                aim: components["schemas"]["DirectionModel"];
+                /** Radius M */
+                radius_m: number | null;
+                /** Outline M */
+                outline_m: [
+                    number,
+                    number
+                ][];
+                /**
+                 * Moves With
+                 * @default body
+                 * @enum {string}
+                 */
+                moves_with: "body" | "trailer";
+                /** Set For */
+                set_for: ("behind" | "flank" | "wide" | "tyre" | "door" | "nose") | null;
+                /** On */
+                on: string | null;
+                /** Assumed */
+                assumed: boolean | null;
+            }[];
         };
         /**
          * GroundOut
@@ -6278,6 +6330,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AroundOut"];
+                };
+            };
+        };
+    };
+    vehicle_mirrors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AroundIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoreMirrorsOut"];
                 };
             };
         };

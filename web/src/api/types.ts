@@ -10,6 +10,7 @@ export type Role = Person["role"];
 export type Invitation = Schemas["JoinOut"];
 export type Docket = Schemas["DocketOut"];
 export type VehicleBody = Schemas["VehicleDocument"];
+export type MirrorBody = VehicleBody["mirrors"][number];
 export type TrailerBody = Schemas["TrailerModel"];
 export type EyeBody = Schemas["PointModel"];
 export type SeatBody = Schemas["SeatDocument"];

@@ -9,7 +9,7 @@ from functools import partial
 from typing import TypeAlias
 
 from faircorner.cues.cue_kinds.base import USELESS, Cue, Found, Seeing
-from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen
+from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen, tyres_ahead
 from faircorner.cues.cue_kinds.mirror import in_mirrors
 from faircorner.cues.cue_kinds.parallel import parallels
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
@@ -35,7 +35,7 @@ Kind: TypeAlias = Callable[[Seeing], list[Found]]
 
 # Seen directly, in the order of what is waited for.
 _DIRECT: tuple[Kind, ...] = (edges_seen, things_seen)
-_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges, parallels)
+_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges, tyres_ahead, parallels)
 # What leaves no more than this no mirror tells better, m.
 _KEEN = 0.10
 # How far a driver can lean in the belt, forward and back, the least first, m.
@@ -110,7 +110,7 @@ def _is_waited_for(one: Found, seeing: Seeing) -> bool:
     if watched.through:
         mirror = mirror_named(vehicle, watched.through)
         return (seen.through, seen.feature) == (mirror.name, watched.mark)
-    mark = mark_named(vehicle, watched.mark)
+    mark = mark_named(vehicle, seeing.seat, watched.mark)
     own = seen.feature in (watched.mark, watched.mark.removeprefix("off "))
     return own and not seen.told.of_glass and float(mark[1]) * seen.y > 0
 

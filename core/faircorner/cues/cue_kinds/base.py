@@ -9,7 +9,7 @@ from faircorner.cues.events import Watched
 from faircorner.ground import Ground, Obstacle
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
-from faircorner.sight import LEAN, Moved, Onward, Seat, Sharpness, Sighting, covering, leaning
+from faircorner.sight import LEAN, Onward, Seat, Sharpness, Shifted, Sighting, covering, leaning
 from faircorner.vehicle import Vehicle
 
 __all__ = ["AGAIN", "BLUNT", "USELESS", "Cue", "Found", "Seeing", "covered", "hidden", "uncovered"]
@@ -31,6 +31,7 @@ class Cue:
     what : its name; target : (2,), m on the site; height : m
     runs : heading of an edge on the ground where it is met, rad; NaN for what stands upright
     said : what the driver sees, as its own kind tells it
+    assumed : names of what of the thing itself nobody measured
     """
 
     what: str
@@ -40,6 +41,7 @@ class Cue:
     height: float
     said: Said
     runs: float = float("nan")
+    assumed: tuple[str, ...] = ()
 
     @property
     def upright(self) -> bool:
@@ -77,13 +79,13 @@ class Cue:
 class Found:
     """Something to line up on: a cue but for what leaning does to it.
 
-    moved : how its image moves for an eye shifted by (3,) m, which takes longer than to choose
-        among cues; None where nobody can say
+    moved : how its image moves, see `Shifted`, which takes longer than to choose among cues; None
+        where nobody can say
     shown : of m rolled on, negative before, whether it shows in the same glass there
     """
 
     cue: Cue
-    moved: Callable[[Floats], Moved] | None
+    moved: Shifted | None
     shown: Callable[[float], bool]
 
     @property
@@ -124,10 +126,15 @@ def uncovered(seeing: Seeing, sighting: Sighting, place: Floats) -> tuple[Sighti
     return (sighting, "") if by is None else (replace(sighting, through=None), by.name)
 
 
-def covered(seeing: Seeing, eye: Floats, by: float, place: Floats) -> Obstacle | None:
-    """What hides a place (3,) on the site from an eye in the vehicle, so many m rolled on."""
+def covered(
+    seeing: Seeing, eye: Floats, by: float, place: Floats, *, but: Obstacle | None = None
+) -> Obstacle | None:
+    """What hides a place (3,) on the site from an eye in the vehicle, so many m rolled on.
+
+    but : a thing under which one sees
+    """
     stood = np.append(to_site(seeing.onward(by), eye[None, :2])[0], eye[2])
-    return covering(seeing.ground.obstacles, stood, place)
+    return covering(tuple(o for o in seeing.ground.obstacles if o is not but), stood, place)
 
 
 def hidden(place: Said, by: str = "") -> Said:

@@ -8,6 +8,7 @@ import numpy as np
 from faircorner.cues.cue_kinds.base import (
     AGAIN,
     BLUNT,
+    USELESS,
     Cue,
     Found,
     Seeing,
@@ -15,11 +16,16 @@ from faircorner.cues.cue_kinds.base import (
     hidden,
     uncovered,
 )
-from faircorner.ground import Kerbline
+from faircorner.ground import Kerbline, Obstacle
+from faircorner.plane import Floats, to_body, to_site
 from faircorner.said import Said
-from faircorner.sight import EdgeSight, edge_sights
+from faircorner.sight import BONNET, SCREEN, EdgeSight, edge_sights
 
-__all__ = ["any_edges", "edge_said", "edges_seen"]
+__all__ = ["any_edges", "edge_said", "edges_seen", "tyres_ahead"]
+
+# How far in from a parked vehicle's end its tyres stand, m; assumed, and told so. And how square to
+# the own way its end must be to have a line of tyres at all.
+_INSIDE, _SQUARE = 0.75, 0.25
 
 
 @lru_cache(maxsize=AGAIN)
@@ -69,6 +75,64 @@ def _found(seeing: Seeing, line: Kerbline, sight: EdgeSight) -> Found:
     def shown(by: float) -> bool:
         place = sight.shown(by)
         return place is not None and not covered(seeing, sighting.eye, by, np.append(place, 0.0))
+
+    return Found(cue=cue, moved=sight.moved, shown=shown)
+
+
+@lru_cache(maxsize=AGAIN)
+def tyres_ahead(seeing: Seeing) -> list[Found]:
+    """Where the tyres of a parked vehicle ahead stand on the road, over the own bonnet's edge."""
+    found: list[Found] = []
+    for parked in seeing.ground.obstacles:
+        line = _tyres_of(seeing, parked) if parked.kind == "vehicle" else None
+        if line is None:
+            continue
+        for sight in edge_sights(seeing.vehicle, seeing.seat, seeing.onward, line, most=USELESS):
+            past, through = sight.sighting.feature, sight.sighting.through
+            if past in (BONNET, SCREEN) and through and _between(line, sight.ground):
+                found.append(_of_tyres(seeing, parked, line, sight))
+    return found
+
+
+def _tyres_of(seeing: Seeing, parked: Obstacle) -> Floats | None:
+    """The line between the feet of its nearer tyres, (2, 2) m on the site; None for what is not
+    ahead, or seen on a corner.
+    """
+    corners = to_body(seeing.pose, parked.polygon)
+    near = corners[:, 0].argsort(kind="stable")[:2]
+    a, b = corners[near]
+    level = abs(a[0] - b[0]) < _SQUARE * abs(a[1] - b[1])
+    if not level or min(a[0], b[0]) < seeing.vehicle.nose or min(a[1], b[1]) > 0 > max(a[1], b[1]):
+        return None
+    far = corners.mean(axis=0) - (a + b) / 2
+    return to_site(seeing.pose, np.array([a, b]) + _INSIDE * far / np.linalg.norm(far))
+
+
+def _between(line: Floats, place: Floats) -> bool:
+    along = line[1] - line[0]
+    return bool(0 < (place - line[0]) @ along < along @ along)
+
+
+def _of_tyres(seeing: Seeing, parked: Obstacle, line: Floats, sight: EdgeSight) -> Found:
+    sighting = sight.sighting
+    cue = Cue(
+        what=parked.name,
+        sighting=sighting,
+        sharpness=sight.sharpness,
+        target=sight.ground,
+        height=0.0,
+        runs=float(np.arctan2(*(line[1] - line[0])[::-1])),
+        said=Said("tyres over", through=sighting.through or "", what=parked.name,
+                  place=sighting.place),
+        assumed=("tyres' place",),
+    )  # fmt: skip
+
+    @cache
+    def shown(by: float) -> bool:
+        place = sight.shown(by)
+        return place is not None and not covered(
+            seeing, sighting.eye, by, np.append(place, 0.0), but=parked
+        )
 
     return Found(cue=cue, moved=sight.moved, shown=shown)
 

@@ -1,27 +1,80 @@
-"""A straight edge that runs parallel to the own flank, seen together with it in a mirror."""
+"""A straight edge that runs parallel to a part of the own vehicle that is seen with it.
+
+To the own flank in a mirror, to the sill of a window beside the driver, to the dashboard in the
+windscreen or to the lower edge of the rear window: what is parallel in space and seen over the
+edge of a pane that is parallel to it, too, runs parallel in the picture.
+"""
 
 from collections.abc import Iterator
+from dataclasses import dataclass
 from functools import cache, lru_cache
 
 import numpy as np
 
-from faircorner.cues.cue_kinds.base import AGAIN, Cue, Found, Seeing
+from faircorner.cues.cue_kinds.base import AGAIN, Cue, Found, Seeing, covered
 from faircorner.cues.cue_kinds.mirror import lookers
-from faircorner.ground import Kerbline
-from faircorner.plane import Floats, to_body, to_site, wrap
+from faircorner.ground import Ground
+from faircorner.plane import Bools, Floats, to_body, to_site, wrap
 from faircorner.said import Said
-from faircorner.sight import CRAWL, LEAN, OUT, REACTION, Looker, Sharpness, Sighting
+from faircorner.sight import (
+    CRAWL,
+    HIGH,
+    LEAN,
+    OUT,
+    REACTION,
+    Looker,
+    Sharpness,
+    Sighting,
+    beyond_glass,
+    pane_hits,
+)
+from faircorner.vehicle import Opening
 
-__all__ = ["FLANK", "PARALLEL", "parallels"]
+__all__ = ["PARALLEL", "PARTS", "parallels"]
 
 # What it runs parallel to; no step can wait for that by name, for it waits to be parallel itself.
-FLANK = "own flank"
+FLANK, SILL, DASHBOARD, REAR_EDGE = "own flank", "window sill", "dashboard", "rear window's edge"
+PARTS = frozenset((FLANK, SILL, DASHBOARD, REAR_EDGE))
 # How far two lines in one glass run apart or together before the eye tells it, rad; assumed.
 PARALLEL = np.radians(1.0)
 # What runs aslant by more is not called parallel, rad; while it comes it is seen from farther.
 _NEARLY, _COMING = np.radians(1.5), np.radians(8.0)
 # Where behind the mirror the edge is looked at, m; and no farther off the flank.
 _BEHIND, _BESIDE = np.linspace(1.0, 8.0, 15), 3.0
+# Where along an edge it is looked at through a pane, m either way; how many of these places must
+# show for its direction to be seen; and no farther off than this, m.
+_ALONG, _LEAST, _FARTHEST = np.linspace(-3.0, 3.0, 25), 5, 20.0
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Straight:
+    """A straight line on the ground. frame : (3,), where it runs and which way; ends : (2, 2), m on
+    the site; None for one that goes on as far as anybody sees
+    """
+
+    name: str
+    frame: Floats
+    ends: Floats | None = None
+
+    def within(self, places: Floats) -> Bools:
+        """Which places of the line through it, (n, 2) m on the site, are on it."""
+        if self.ends is None:
+            return np.ones(len(places), dtype=bool)
+        along = self.ends[1] - self.ends[0]
+        share = (places - self.ends[0]) @ along / (along @ along)
+        return np.asarray((share >= 0) & (share <= 1))
+
+
+def _straight(ground: Ground) -> Iterator[Straight]:
+    """Kerbs and walls that do not curve, and what is painted to stand along."""
+    for line in ground.kerblines:
+        if line.radius is None:
+            yield Straight(name=line.name, frame=np.asarray(line.frame))
+    for name, points in ground.goal.aligned():
+        ends = points[[0, -1]]
+        along = ends[1] - ends[0]
+        frame = np.array([*ends[0], np.arctan2(along[1], along[0])])
+        yield Straight(name=name, frame=frame, ends=ends)
 
 
 @lru_cache(maxsize=AGAIN)
@@ -31,26 +84,27 @@ def parallels(seeing: Seeing) -> list[Found]:
     if turned < 1e-3:
         return []
     scatter = float(np.hypot(PARALLEL / turned, REACTION * CRAWL))
-    return [
-        found
-        for edge in seeing.ground.kerblines
-        if edge.radius is None and _aslant(seeing.pose, edge) < _NEARLY
-        for looker in lookers(seeing.vehicle, seeing.seat)
-        for found in _in_one(seeing, looker, edge, scatter)
-    ]
+    found: list[Found] = []
+    for edge in _straight(seeing.ground):
+        if _aslant(seeing.pose, edge) < _NEARLY:
+            for looker in lookers(seeing.vehicle, seeing.seat):
+                found += _in_one(seeing, looker, edge, scatter)
+        for pane in seeing.vehicle.glass:
+            found += _in_pane(seeing, pane, edge, scatter)
+    return found
 
 
 def _turned_per_metre(seeing: Seeing) -> float:
     return abs(float(wrap(seeing.onward(0.1)[2] - seeing.onward(-0.1)[2]))) / 0.2
 
 
-def _aslant(pose: Floats, edge: Kerbline) -> float:
-    """The angle between the vehicle and an edge, whichever way that runs, rad."""
-    off = float(wrap(pose[2] - edge.frame[2]))
-    return min(abs(off), np.pi - abs(off))
+def _aslant(pose: Floats, edge: Straight, *, across: bool = False) -> float:
+    """The angle between the vehicle, or what lies across it, and an edge's line, rad."""
+    off = abs(float(wrap(pose[2] - edge.frame[2])))
+    return abs(off - np.pi / 2) if across else min(off, np.pi - off)
 
 
-def _in_one(seeing: Seeing, looker: Looker, edge: Kerbline, scatter: float) -> Iterator[Found]:
+def _in_one(seeing: Seeing, looker: Looker, edge: Straight, scatter: float) -> Iterator[Found]:
     line = _beside(seeing, looker, edge)
     if line is None or not looker.shows(seeing.pose, line):
         return
@@ -83,8 +137,10 @@ def _in_one(seeing: Seeing, looker: Looker, edge: Kerbline, scatter: float) -> I
     yield Found(cue=cue, moved=None, shown=shown)
 
 
-def _beside(seeing: Seeing, looker: Looker, edge: Kerbline) -> Floats | None:
-    """Places of the edge behind a mirror, (n, 3) m on the site; None for one not on its side."""
+def _beside(seeing: Seeing, looker: Looker, edge: Straight) -> Floats | None:
+    """Places of the edge behind a mirror, (n, 3) m on the site; None for one not on its side, or
+    not long enough there.
+    """
     x, y, heading = edge.frame
     way, pose = np.array([np.cos(heading), np.sin(heading)]), seeing.pose
     if way @ [np.cos(pose[2]), np.sin(pose[2])] < 0:
@@ -95,4 +151,68 @@ def _beside(seeing: Seeing, looker: Looker, edge: Kerbline) -> Floats | None:
     if off * looker.mirror.centre[1] < 0 or abs(off) > seeing.vehicle.width / 2 + _BESIDE:
         return None
     places = foot - _BEHIND[:, None] * way
-    return np.column_stack((places, np.zeros(len(places))))
+    places = places[edge.within(places)]
+    return np.column_stack((places, np.zeros(len(places)))) if len(places) >= _LEAST else None
+
+
+def _in_pane(seeing: Seeing, pane: Opening, edge: Straight, scatter: float) -> Iterator[Found]:
+    """Beside the driver past the sill; across, ahead or behind, past what is below the glass."""
+    across = pane.seen != (0, 2)
+    if _aslant(seeing.pose, edge, across=across) >= _NEARLY:
+        return
+    seen = _seen_through(seeing, pane, edge, 0.0)
+    if seen is None:
+        return
+    eye, place, hit = seen
+    ahead = bool(hit[0] > seeing.seat.eye[0])
+    part = SILL if not across else DASHBOARD if ahead else REAR_EDGE
+    sighting = Sighting(
+        eye=eye, through=pane.name, x=float(hit[0]), y=float(hit[1]), z=float(hit[2]),
+        bearing=float(np.arctan2(hit[1] - eye[1], hit[0] - eye[0])),
+        told=HIGH, feature=part, offset=0.0,
+    )  # fmt: skip
+    cue = Cue(
+        what=edge.name,
+        sighting=sighting,
+        sharpness=Sharpness(scatter=scatter, lean=LEAN),
+        target=place,
+        height=0.0,
+        runs=float(edge.frame[2]),
+        said=Said("edge runs parallel to", through=pane.name, what=edge.name, part=part),
+    )
+
+    @cache
+    def shown(by: float) -> bool:
+        aslant = _aslant(seeing.onward(by), edge, across=across)
+        return aslant < _COMING and _seen_through(seeing, pane, edge, by) is not None
+
+    # A lean moves the edge in the glass, and does not turn it.
+    yield Found(cue=cue, moved=None, shown=shown)
+
+
+def _seen_through(
+    seeing: Seeing, pane: Opening, edge: Straight, by: float
+) -> tuple[Floats, Floats, Floats] | None:
+    """The eye, the middle place of what shows of an edge, (2,) m on the site, and where on the
+    pane, (3,); None where not enough of it shows to see how it runs.
+    """
+    pose = seeing.onward(by)
+    x, y, heading = edge.frame
+    way = np.array([np.cos(heading), np.sin(heading)])
+    begin = to_site(pose, np.array([[float(pane.corners[:, 0].mean()), 0.0]]))[0]
+    foot = np.array([x, y]) + ((begin - (x, y)) @ way) * way
+    places = foot + _ALONG[:, None] * way
+    placed = np.column_stack((to_body(pose, places), np.zeros(len(places))))
+    middle = placed[len(placed) // 2]
+    eye = seeing.seat.eye_toward(middle)
+    if np.hypot(*(middle - eye)[:2]) > _FARTHEST:
+        return None
+    hits = pane_hits(pane, eye, placed)
+    there = ~np.isnan(hits[:, 0]) & ~beyond_glass(seeing.vehicle, eye, placed)
+    there &= edge.within(places)
+    if there.sum() < _LEAST:
+        return None
+    at = np.flatnonzero(there)[there.sum() // 2]
+    if covered(seeing, eye, by, np.append(places[at], 0.0)) is not None:
+        return None
+    return eye, places[at], hits[at]

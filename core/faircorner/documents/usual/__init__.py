@@ -20,6 +20,7 @@ from faircorner.documents.usual.bodies import (
 from faircorner.documents.usual.glass import glass_of, roofline_of
 from faircorner.documents.usual.marks import marks_of
 from faircorner.documents.usual.mirrors import mirrors_of, usual_eye
+from faircorner.documents.usual.more_mirrors import more_mirrors
 from faircorner.documents.usual.slips import Slip, slips
 from faircorner.documents.usual.towed import TowedRequest, towed
 from faircorner.model import Metres, Model
@@ -34,6 +35,7 @@ __all__ = [
     "Slip",
     "UsualRequest",
     "VehicleClass",
+    "more_mirrors",
     "shape_of",
     "slips",
     "slips_of",

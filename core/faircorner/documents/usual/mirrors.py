@@ -13,7 +13,7 @@ from faircorner.sides import Side
 from faircorner.sight import bisecting, shown_by
 from faircorner.vehicle import MirrorUse
 
-__all__ = ["mirrors_of", "usual_eye"]
+__all__ = ["mirror_document", "mirrors_of", "rounded", "usual_eye"]
 
 # How far from a rectangle's corner its rounding begins, as a share of the shorter side.
 _ROUNDED = 0.22
@@ -78,18 +78,27 @@ class _Hung:
         at = np.array(centre)
         toward = shown_by(use, at, self.of.width / 2, self.of.tail, self.of.nose)
         aim = bisecting(at, self.eye, toward)
-        return {
-            "name": name,
-            "centre": {axis: round(v, 3) for axis, v in zip(("x_m", "y_m", "z_m"), centre,
-                                                            strict=True)},
-            "aim": {axis: round(float(v), 5) for axis, v in zip("xyz", aim, strict=True)},
-            "radius_m": radius,
-            "outline_m": _rounded(*size),
-            "set_for": use,
-        }  # fmt: skip
+        return mirror_document(name, at, aim, radius, rounded(*size), use)
 
 
-def _rounded(wide: float, high: float) -> list[list[float]]:
+def mirror_document(
+    name: str, centre: Floats, aim: Floats, radius: float | None, outline: list[list[float]],
+    use: MirrorUse | None, *, on: str = "",
+) -> dict[str, Any]:  # fmt: skip
+    """A mirror as a vehicle's document has it. on : the glass that it turns with"""
+    places = zip(("x_m", "y_m", "z_m"), centre, strict=True)
+    return {
+        "name": name,
+        "centre": {axis: round(float(v), 3) for axis, v in places},
+        "aim": {axis: round(float(v), 5) for axis, v in zip("xyz", aim, strict=True)},
+        "radius_m": radius,
+        "outline_m": outline,
+        "set_for": use,
+        **({"on": on} if on else {}),
+    }
+
+
+def rounded(wide: float, high: float) -> list[list[float]]:
     """A rectangle with its corners cut twice, about its middle."""
     x, z, cut = wide / 2, high / 2, _ROUNDED * min(wide, high)
     corner = [(x, z - cut), (x - 0.3 * cut, z - 0.3 * cut), (x - cut, z)]

@@ -18,6 +18,7 @@ import { useRevise } from "../../shell/useRevise";
 import { t } from "../../words";
 import { EyePanel } from "./EyePanel";
 import { GroundSeen } from "./GroundSeen";
+import { AddMirror, MirrorFields } from "./MirrorPanel";
 import { OwnMarks, PartsPanel } from "./PartsPanel";
 import { fromTheSide, moved, type Part, type Place, partsOf } from "./parts";
 import { SeenPanel } from "./SeenPanel";
@@ -143,6 +144,10 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
             move={move}
             readOnly={readOnly}
           />
+          <MirrorFields vehicle={vehicle.body} part={key} edit={vehicle.edit} readOnly={readOnly} />
+          {!readOnly && (
+            <AddMirror vehicle={vehicle.body} seat={seat.body} edit={vehicle.edit} put={setKey} />
+          )}
           {!readOnly && (
             <OwnMarks vehicle={vehicle.body} seat={seat.body} edit={seat.edit} put={setKey} />
           )}
