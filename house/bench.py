@@ -13,7 +13,7 @@ from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
-from faircorner.cues import Options, Scene, Unknown, goal_of, held, make_plan, sights
+from faircorner.cues import Options, Scene, Unknown, goal_of, make_plan, sights
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import (
@@ -100,7 +100,7 @@ def _plan_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, floa
         plan(0)
         rows.append((f"plan with windows: {name}", _median_ms(plan), "ms", 120.0))
         if method.references:
-            look = partial(_seen, scene, make_plan(scene).values)
+            look = partial(sights, scene, make_plan(scene).values)
             look()
 
             def see(_: int, look: Callable[[], object] = look) -> object:
@@ -111,11 +111,6 @@ def _plan_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, floa
     rows.append((f"{told}the median method", statistics.median(seen), "ms", 150.0))
     rows.append((f"{told}the slowest", max(seen), "ms", math.nan))
     return rows
-
-
-def _seen(scene: Scene, values: dict[str, float]) -> object:
-    """All that the screen is answered of what is seen."""
-    return sights(scene, values), held(scene, values)
 
 
 def _initial_javascript_kb() -> float:

@@ -405,10 +405,10 @@ class SpotOut(PoseOut):
     picture: PictureOut | None
 
 
-class HeldOut(Schema):
-    """A stretch rolled along an edge, and the cue that is held meanwhile.
+class HeldOut(PoseOut):
+    """A stretch rolled along an edge, and the cue that is held meanwhile, as it is in its middle.
 
-    step : that rolls it; off_m : how far off the line is seen by it
+    step : that rolls it; off_m : how far off the line is seen by it; through : the glass it is in
     said : what to hold, then what drift out and in look like and how to correct them
     """
 
@@ -417,6 +417,8 @@ class HeldOut(Schema):
     end_m: float
     off_m: float
     said: list[SaidOut]
+    through: str
+    picture: PictureOut
 
 
 class SightsOut(Schema):

@@ -15,7 +15,6 @@ from faircorner.cues import (
     Heard,
     Scene,
     film,
-    held,
     leave,
     make_least_sizes,
     make_plan,
@@ -146,7 +145,7 @@ def compute_sights(
         plan = compute_plan(revisions, options, method_body)
         scene = scene_of(revisions, options, method_body)
         values = figures_of(plan, scene)
-        found = spots_document(sights(scene, values), held(scene, values))
+        found = spots_document(sights(scene, values))
         cache.set(key, found, timeout=None)
     return found
 

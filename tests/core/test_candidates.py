@@ -35,7 +35,7 @@ def test_the_proposed_cue_shows_all_through_the_last_half_metre_where_a_sharp_on
 def test_another_cue_is_told_once_it_is_chosen_and_the_sharpest_where_it_is_not_there(name):
     scene = docket_named(name)
     plan = make_plan(scene)
-    spots = {spot.call: spot for spot in sights(scene, plan.values)}
+    spots = {spot.call: spot for spot in sights(scene, plan.values).spots}
     assert set(spots) == set(range(len(plan.calls) + 2))
     for call in plan.calls:
         spot = spots[call.step]

@@ -164,13 +164,13 @@ def test_a_mark_of_ones_own_is_told_by_and_what_was_not_measured_is_told_as_assu
     """On the pane where the first call's thing stands, its own sticker is the nearest mark."""
     scene = docket_named("kerb left")
     values = make_plan(scene).values
-    spot = next(one for one in sights(scene, values) if one.call == 3)
+    spot = next(one for one in sights(scene, values).spots if one.call == 3)
     seen = spot.cue.sighting
     assert not spot.candidates[0].assumed
     sticker = {"name": "my sticker", "x_m": seen.x, "y_m": seen.y, "z_m": seen.z,
                "on": seen.through}  # fmt: skip
     own = replace(scene, vehicle=seat_with(marks=[sticker]).sits_in(scene.vehicle))
-    told = next(one for one in sights(own, values) if one.call == 3)
+    told = next(one for one in sights(own, values).spots if one.call == 3)
     assert told.cue.sighting.feature == "my sticker"
     assert abs(told.cue.sighting.offset) < 0.001
     vehicle = scene.vehicle
@@ -178,7 +178,7 @@ def test_a_mark_of_ones_own_is_told_by_and_what_was_not_measured_is_told_as_assu
         vehicle, features=tuple(replace(f, assumed=True) for f in vehicle.features),
         glass=tuple(Opening(name=p.name, corners=p.corners, assumed=True) for p in vehicle.glass),
     ))  # fmt: skip
-    rests = next(one for one in sights(guessed, values) if one.call == 3).candidates[0]
+    rests = next(one for one in sights(guessed, values).spots if one.call == 3).candidates[0]
     assert seen.through in rests.assumed
     assert seen.feature in rests.assumed
     assert str(rests.rests).startswith("rests on the")
@@ -190,7 +190,7 @@ def test_an_eye_that_is_less_sure_leaves_more_of_the_stop_open():
 
     def left_open(metres):
         unsure = replace(scene.seat, uncertain=np.full(3, metres))
-        spots = sights(replace(scene, seat=unsure), values)
+        spots = sights(replace(scene, seat=unsure), values).spots
         return np.array([spot.candidates[0].eye_scatter for spot in spots if spot.candidates])
 
     assert left_open(0.06) == pytest.approx(3 * left_open(0.02))

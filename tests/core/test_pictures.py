@@ -93,7 +93,7 @@ def test_a_pictures_cue_is_where_the_numbers_say(name):
     """
     scene = docket_named(name)
     shown = 0
-    for spot in sights(scene, make_plan(scene).values):
+    for spot in sights(scene, make_plan(scene).values).spots:
         if spot.picture is None:
             continue
         shown += 1
@@ -116,7 +116,7 @@ def test_a_pictures_cue_is_where_the_numbers_say(name):
 def test_with_the_kerb_on_the_right_every_picture_is_its_mirror_image():
     scene = docket_named("kerb right")
     other = scene.mirrored()
-    mine, theirs = (sights(one, make_plan(one).values) for one in (scene, other))
+    mine, theirs = (sights(one, make_plan(one).values).spots for one in (scene, other))
     for here, there in zip(mine, theirs, strict=True):
         assert (here.picture is None) == (there.picture is None)
         if here.picture is None:
@@ -136,7 +136,7 @@ def test_with_the_kerb_on_the_right_every_picture_is_its_mirror_image():
 def test_a_film_ends_with_the_last_stops_own_picture(name):
     scene = docket_named(name)
     values = make_plan(scene).values
-    last = sights(scene, values)[-1]
+    last = sights(scene, values).spots[-1]
     shown = film(scene, values, last.call)
     rolled = [frame.s for frame in shown.frames]
     assert rolled == sorted(rolled)

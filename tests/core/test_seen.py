@@ -116,7 +116,7 @@ def test_a_step_that_waits_for_a_cue_stops_where_that_stands_at_its_mark(name):
     """
     made = docket_named(name)
     plan, tried, reflected = make_plan(made), 0, 0
-    for spot in sights(made, plan.values)[1:-1]:
+    for spot in sights(made, plan.values).spots[1:-1]:
         for one in spot.candidates:
             seen = one.cue.sighting
             # One that never comes to its mark near the call is waited for somewhere else.

@@ -25,7 +25,7 @@ from faircorner.cues.remedy import Heard, Remedy
 from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
 from faircorner.cues.shuffle import Shuffle, drift, rejoin, shuffle
-from faircorner.cues.sights import Film, Spot, film, held, sights
+from faircorner.cues.sights import Film, Sights, Spot, film, sights
 from faircorner.cues.suits import MANOEUVRES, goal_of, suited
 from faircorner.cues.windows import Window
 
@@ -57,6 +57,7 @@ __all__ = [
     "Scene",
     "Settings",
     "Shuffle",
+    "Sights",
     "Spot",
     "Start",
     "Step",
@@ -67,7 +68,6 @@ __all__ = [
     "film",
     "follow",
     "goal_of",
-    "held",
     "leave",
     "make_least_sizes",
     "make_plan",

@@ -124,14 +124,14 @@ def candidates_of(
     first = [one for one in found if chosen is not None and one.cue.key == chosen.key]
     rest = [one for one in found if one not in first]
     ranked = [*first, *rest]
-    told = tuple(_candidate(seeing, one) for one in ranked[:_MOST])
+    told = tuple(_candidate(seeing, one, chosen) for one in ranked[:_MOST])
     return told, tuple(one.cue for one in ranked[_MOST:])
 
 
-def _candidate(seeing: Seeing, found: Found) -> Candidate:
+def _candidate(seeing: Seeing, found: Found, chosen: Cue | None) -> Candidate:
     late = _late(found)
     return Candidate(
-        cue=found.whole,
+        cue=chosen if chosen is not None and chosen.key == found.cue.key else found.whole,
         before=_shown_for(found, -1),
         after=_shown_for(found, 1),
         at_mark=at_mark(found),

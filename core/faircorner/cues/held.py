@@ -12,9 +12,11 @@ import numpy as np
 from faircorner.cues.cue_kinds import Cue, Found, Seeing, candidates
 from faircorner.cues.driven import Driven
 from faircorner.cues.events import Watched
+from faircorner.cues.pictured import Pictured, pictured
 from faircorner.cues.scene import Scene
 from faircorner.ground import Kerbline
-from faircorner.plane import Floats
+from faircorner.picture import Viewer
+from faircorner.plane import Floats, mirrored
 from faircorner.said import Length, Said
 from faircorner.sight import CRAWL, REACTION
 
@@ -33,7 +35,7 @@ class Held:
     """A stretch along an edge and the cue that holds it.
 
     step : that rolls it; begin, end : m rolled; cue : as it stands in the middle of the stretch
-    off : m off the line that are seen by it
+    pose : (3,), there; picture : of it; off : m off the line that are seen by it
     out, back : m by which its image moves past the mark, drifted out by 10 cm, and in
     """
 
@@ -41,6 +43,8 @@ class Held:
     begin: float
     end: float
     cue: Cue
+    pose: Floats
+    picture: Pictured
     off: float
     out: float
     back: float
@@ -67,14 +71,15 @@ class Held:
 
     def mirrored(self) -> "Held":
         way = -1.0 if self.cue.sighting.told.flips else 1.0
-        return replace(self, cue=self.cue.mirrored(), out=way * self.out, back=way * self.back)
+        return replace(
+            self, cue=self.cue.mirrored(), pose=mirrored(self.pose),
+            picture=self.picture.mirrored(), out=way * self.out, back=way * self.back,
+        )  # fmt: skip
 
 
-def held_along(scene: Scene, driven: Driven) -> tuple[Held, ...]:
+def held_along(scene: Scene, driven: Driven, viewer: Viewer) -> tuple[Held, ...]:
     """Every stretch that is rolled along an edge, with the sharpest cue that stands still there."""
-    if scene.seat is None or not scene.method.references:
-        return ()
-    found = (_held(scene, driven, *stretch) for stretch in _stretches(scene, driven))
+    found = (_held(scene, driven, viewer, *stretch) for stretch in _stretches(scene, driven))
     return tuple(one for one in found if one is not None)
 
 
@@ -105,13 +110,14 @@ def _evenly(gap: Floats, rolled: Floats) -> tuple[int, int] | None:
 
 
 def _held(
-    scene: Scene, driven: Driven, step: int, edge: Kerbline, first: int, last: int
+    scene: Scene, driven: Driven, viewer: Viewer, step: int, edge: Kerbline, first: int, last: int
 ) -> Held | None:
     poses, rolled = driven.track.poses[0], driven.track.s[0]
     # Where it has just come onto its line nothing stands still yet.
     first += (last - first) // 3
-    middle = _across(scene, poses[(first + last) // 2])
-    beside = [_across(scene, poses[i]) for i in (first, last)]
+    pose = poses[(first + last) // 2]
+    middle = _across(scene, pose, edge)
+    beside = [_across(scene, poses[i], edge) for i in (first, last)]
     there = [{one.cue.key: one.cue for one in candidates(seeing)} for seeing in beside]
     for found in candidates(middle):
         cue, off = found.cue, _off(found.cue)
@@ -119,19 +125,20 @@ def _held(
             _stands(cue, cues.get(cue.key)) for cues in there
         ):  # fmt: skip
             return Held(
-                step=step, begin=float(rolled[first]), end=float(rolled[last]), cue=cue, off=off,
+                step=step, begin=float(rolled[first]), end=float(rolled[last]), cue=cue, pose=pose,
+                picture=pictured(viewer, pose, cue), off=off,
                 out=_drifted(found, _DRIFT), back=_drifted(found, -_DRIFT),
             )  # fmt: skip
     return None
 
 
-def _across(scene: Scene, pose: Floats) -> Seeing:
+def _across(scene: Scene, pose: Floats, edge: Kerbline) -> Seeing:
     """The driver at a place along the way, moving away from the working side instead of on."""
     away = np.array([np.sin(pose[2]), -np.cos(pose[2]), 0.0])
     assert scene.seat is not None  # noqa: S101  asked for only where somebody sits
     return Seeing(
         vehicle=scene.vehicle, ground=scene.ground, seat=scene.seat, watched=Watched(),
-        onward=lambda by: np.asarray(pose + by * away),
+        onward=lambda by: np.asarray(pose + by * away), only=edge.name,
     )  # fmt: skip
 
 

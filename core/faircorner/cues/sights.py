@@ -22,7 +22,7 @@ from faircorner.plane import Floats, mirrored
 from faircorner.said import Said
 from faircorner.sides import sided
 
-__all__ = ["Film", "Spot", "film", "held", "sights"]
+__all__ = ["Film", "Sights", "Spot", "film", "sights"]
 
 # A film has a picture every so many metres rolled, and no more than so many.
 _EVERY, _FRAMES = 0.25, 60
@@ -55,6 +55,20 @@ class Spot:
             others=tuple(one.mirrored() for one in self.others),
             cue=None if self.cue is None else self.cue.mirrored(),
             picture=None if self.picture is None else self.picture.mirrored(),
+        )
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class Sights:
+    """held : every stretch that is rolled along an edge, and what holds it there"""
+
+    spots: tuple[Spot, ...]
+    held: tuple[Held, ...]
+
+    def mirrored(self) -> "Sights":
+        return Sights(
+            spots=tuple(one.mirrored() for one in self.spots),
+            held=tuple(one.mirrored() for one in self.held),
         )
 
 
@@ -125,23 +139,21 @@ def _driven(scene: Scene, values: dict[str, float]) -> tuple[Scene, Driven]:
 
 
 @sided
-def held(scene: Scene, values: dict[str, float]) -> tuple[Held, ...]:
-    """Every stretch of a plan that is rolled along an edge, and what holds it there."""
-    ready, driven = _driven(scene, values)
-    return held_along(ready, driven)
-
-
-@sided
-def sights(scene: Scene, values: dict[str, float]) -> tuple[Spot, ...]:
-    """Of the first stop, every call and the last stop of a plan; none where nobody's eye is known.
+def sights(scene: Scene, values: dict[str, float]) -> Sights:
+    """Of the first stop, every call, the last stop and what is rolled along an edge; nothing where
+    nobody's eye is known.
 
     values : every figure of the plan by name, SI
     """
     if scene.seat is None or not scene.method.references:
-        return ()
+        return Sights(spots=(), held=())
     ready, driven = _driven(scene, values)
     viewer = Viewer(ready.vehicle, scene.seat, place_of(ready.ground))
-    return tuple(_spot(ready, driven, viewer, call) for call in range(len(ready.method.steps) + 1))
+    calls = range(len(ready.method.steps) + 1)
+    return Sights(
+        spots=tuple(_spot(ready, driven, viewer, call) for call in calls),
+        held=held_along(ready, driven, viewer),
+    )
 
 
 def _spot(scene: Scene, driven: Driven, viewer: Viewer, call: int) -> Spot:

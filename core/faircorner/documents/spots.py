@@ -3,7 +3,7 @@
 from collections.abc import Callable
 from typing import Any
 
-from faircorner.cues import Candidate, Cue, Film, Held, Spot
+from faircorner.cues import Candidate, Cue, Film, Sights, Spot
 from faircorner.cues.candidates import FOLLOWED
 from faircorner.cues.cue_kinds.parallel import PARTS
 from faircorner.cues.pictured import CueMarks, Pictured
@@ -21,16 +21,18 @@ from faircorner.plane import Floats
 __all__ = ["film_document", "spots_document"]
 
 
-def spots_document(spots: tuple[Spot, ...], stretches: tuple[Held, ...]) -> dict[str, Any]:
-    """A fair-corner/sights@1 document. stretches : what is held while rolling"""
+def spots_document(seen: Sights) -> dict[str, Any]:
+    """A fair-corner/sights@1 document."""
     return {
         "format": "fair-corner/sights@1",
         "followed_m": FOLLOWED,
-        "spots": [_spot(one) for one in spots],
+        "spots": [_spot(one) for one in seen.spots],
         "held": [
             {"step": one.step, "begin_m": figure(one.begin), "end_m": figure(one.end),
-             "off_m": figure(one.off), "said": [said.document() for said in one.said]}
-            for one in stretches
+             "off_m": figure(one.off), "said": [said.document() for said in one.said],
+             **pose_document(one.pose), "through": one.cue.sighting.through,
+             "picture": _picture(one.picture)}
+            for one in seen.held
         ],
     }  # fmt: skip
 

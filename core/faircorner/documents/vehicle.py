@@ -9,8 +9,10 @@ from pydantic import Field, model_validator
 
 from faircorner.documents.upgrades import upgraded
 from faircorner.documents.usual import BodyShape, VehicleClass
+from faircorner.errors import InputError
 from faircorner.model import Metres, Model, Name, Point2, Point3, inside
 from faircorner.plane import Floats, frozen
+from faircorner.said import Said
 from faircorner.sight import TAPED, Seat
 from faircorner.vehicle import (
     TYRE_WIDTH,
@@ -229,6 +231,9 @@ class VehicleDocument(Model):
 
     def _mirror(self, index: int) -> Mirror:
         with inside(f"mirrors[{index}]"):
+            on = self.mirrors[index].on
+            if on and on not in {mirror.name for mirror in self.mirrors if not mirror.on}:
+                raise InputError("on", Said("no such mirror", name=on))
             return self.mirrors[index].build(assumed="mirrors" in self.assumed)
 
     def _opening(self, index: int) -> Opening:

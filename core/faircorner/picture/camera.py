@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
+from faircorner.compiled import compiled, whole
 from faircorner.plane import Floats
 
 __all__ = ["HEIGHT", "NEAR", "WIDTH", "Camera", "beyond"]
@@ -57,13 +58,19 @@ class Camera:
 def beyond(points: Floats, on: Floats, toward: Floats) -> Floats:
     """What of a polygon (n, 3) lies beyond a plane: through `on`, (3,), square to `toward`."""
     off = (points - on) @ toward
-    if (off >= 0).all():
-        return points
-    kept: list[Floats] = []
+    return points if (off >= 0).all() else _cut(whole(points), off)
+
+
+@compiled
+def _cut(points: Floats, off: Floats) -> Floats:
+    """off : (n,), how far beyond the plane each corner lies. Sutherland and Hodgman 1974."""
+    kept, count = np.empty((2 * len(points), 3)), 0
     for i in range(len(points)):
-        a, b, p, q = off[i], off[i - 1], points[i], points[i - 1]
+        a, b = off[i], off[i - 1]
         if (a >= 0) != (b >= 0):
-            kept.append(q + (p - q) * (b / (b - a)))
+            kept[count] = points[i - 1] + (points[i] - points[i - 1]) * (b / (b - a))
+            count += 1
         if a >= 0:
-            kept.append(p)
-    return np.array(kept).reshape(-1, 3)
+            kept[count] = points[i]
+            count += 1
+    return kept[:count].copy()

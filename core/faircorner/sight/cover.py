@@ -1,5 +1,7 @@
 """What stands between the eye and a place outside."""
 
+from functools import lru_cache
+
 import numpy as np
 from shapely import LineString, Polygon
 
@@ -19,7 +21,7 @@ def covering(obstacles: tuple[Obstacle, ...], eye: Floats, place: Floats) -> Obs
     """
     ray = LineString([eye[:2], place[:2]])
     for obstacle in obstacles:
-        within = ray.intersection(Polygon(obstacle.polygon))
+        within = ray.intersection(_footprint(obstacle))
         if within.length <= _TOUCHED:
             continue
         entered = np.array(within.coords) if isinstance(within, LineString) else np.empty((0, 2))
@@ -28,3 +30,8 @@ def covering(obstacles: tuple[Obstacle, ...], eye: Floats, place: Floats) -> Obs
         if (eye[2] + shares * (place[2] - eye[2])).min() < obstacle.height:
             return obstacle
     return None
+
+
+@lru_cache(maxsize=256)
+def _footprint(obstacle: Obstacle) -> Polygon:
+    return Polygon(obstacle.polygon)

@@ -10,6 +10,7 @@ from functools import partial
 
 import numpy as np
 
+from faircorner.compiled import compiled, whole
 from faircorner.plane import Floats, to_body, to_site
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import Sighting, beyond_glass, pane_hits
@@ -66,14 +67,26 @@ def _met(eyes: Floats, marks: Floats, pose: Floats, edge: Floats) -> tuple[Float
     And how many times farther off than its mark each is, (k,); NaN where it is not met beyond it.
     """
     a, b = to_body(pose, edge)
-    out, to, along = marks[:, :2] - eyes[:, :2], a - eyes[:, :2], b - a
-    turned = out[:, 0] * along[1] - out[:, 1] * along[0]
-    away = np.hypot(out[:, 0], out[:, 1])
-    told = (np.abs(turned) >= 1e-9) & (away >= 1e-6)
-    share = np.full(len(marks), np.nan)
-    np.divide(to[:, 0] * along[1] - to[:, 1] * along[0], turned, out=share, where=told)
-    share[~((share > 1) & (share * away <= _FARTHEST))] = np.nan
-    return eyes[:, :2] + share[:, None] * out, share
+    return _beyond_marks(whole(eyes), whole(marks), whole(a), whole(b - a), _FARTHEST)
+
+
+@compiled
+def _beyond_marks(
+    eyes: Floats, marks: Floats, a: Floats, along: Floats, farthest: float
+) -> tuple[Floats, Floats]:
+    """As `_met`; a : (2,), a place of the edge; along : (2,), its way, m in the vehicle's frame"""
+    met, shares = np.full((len(marks), 2), np.nan), np.full(len(marks), np.nan)
+    for i in range(len(marks)):
+        out_x, out_y = marks[i, 0] - eyes[i, 0], marks[i, 1] - eyes[i, 1]
+        turned = out_x * along[1] - out_y * along[0]
+        away = np.sqrt(out_x * out_x + out_y * out_y)
+        if abs(turned) < 1e-9 or away < 1e-6:
+            continue
+        share = ((a[0] - eyes[i, 0]) * along[1] - (a[1] - eyes[i, 1]) * along[0]) / turned
+        if share > 1 and share * away <= farthest:
+            shares[i] = share
+            met[i, 0], met[i, 1] = eyes[i, 0] + share * out_x, eyes[i, 1] + share * out_y
+    return met, shares
 
 
 def _heights(eyes: Floats, share: Floats) -> Floats:

@@ -105,10 +105,6 @@ class Vehicle:
             raise InputError("roofline_m", Said("must run from the nose to the tail"))
         if 2 * self.corner_cut >= self.width:
             raise InputError("corner_cut_m", Said("leaves no straight edge between"))
-        free = {mirror.name for mirror in self.mirrors if not mirror.on}
-        for i, mirror in enumerate(self.mirrors):
-            if mirror.on and mirror.on not in free:
-                raise InputError(f"mirrors[{i}].on", Said("no such mirror", name=mirror.on))
         tyre = box(-_TYRE_REACH, _TYRE_REACH, self.tyre_width / 2)
         object.__setattr__(self, "outline", self._outline())
         object.__setattr__(self, "tyre", tyre)

@@ -4299,12 +4299,18 @@ export interface components {
         };
         /**
          * HeldOut
-         * @description A stretch rolled along an edge, and the cue that is held meanwhile.
+         * @description A stretch rolled along an edge, and the cue that is held meanwhile, as it is in its middle.
          *
-         *     step : that rolls it; off_m : how far off the line is seen by it
+         *     step : that rolls it; off_m : how far off the line is seen by it; through : the glass it is in
          *     said : what to hold, then what drift out and in look like and how to correct them
          */
         HeldOut: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Heading Deg */
+            heading_deg: number;
             /** Step */
             step: number;
             /** Begin M */
@@ -4315,6 +4321,9 @@ export interface components {
             off_m: number;
             /** Said */
             said: components["schemas"]["SaidOut"][];
+            /** Through */
+            through: string;
+            picture: components["schemas"]["PictureOut"];
         };
         /**
          * PartOut

@@ -107,6 +107,7 @@ class Seeing:
 
     onward : where the vehicle stands once it rolls on as it does at the call
     watched : what the step before waited for, which is looked for first
+    only : the name of what alone is looked for; "" for everything there
     """
 
     vehicle: Vehicle
@@ -114,10 +115,14 @@ class Seeing:
     seat: Seat
     watched: Watched
     onward: Onward
+    only: str = ""
 
     @property
     def pose(self) -> Floats:
         return self.onward(0.0)
+
+    def looks_for(self, name: str) -> bool:
+        return self.only in ("", name)
 
 
 def uncovered(seeing: Seeing, sighting: Sighting, place: Floats) -> tuple[Sighting, str]:

@@ -46,7 +46,10 @@ def any_edges(seeing: Seeing) -> list[Found]:
     Rolled along beside one its picture stands still, which tells nothing.
     """
     return [
-        found for line in seeing.ground.kerblines for found in _past_marks(seeing, line, most=BLUNT)
+        found
+        for line in seeing.ground.kerblines
+        if seeing.looks_for(line.name)
+        for found in _past_marks(seeing, line, most=BLUNT)
     ]
 
 
@@ -84,7 +87,9 @@ def tyres_ahead(seeing: Seeing) -> list[Found]:
     """Where the tyres of a parked vehicle ahead stand on the road, over the own bonnet's edge."""
     found: list[Found] = []
     for parked in seeing.ground.obstacles:
-        line = _tyres_of(seeing, parked) if parked.kind == "vehicle" else None
+        if parked.kind != "vehicle" or not seeing.looks_for(parked.name):
+            continue
+        line = _tyres_of(seeing, parked)
         if line is None:
             continue
         for sight in edge_sights(seeing.vehicle, seeing.seat, seeing.onward, line, most=USELESS):

@@ -30,7 +30,7 @@ _FARTHEST = 12.0
 def in_mirrors(seeing: Seeing) -> list[Found]:
     """Everything in every mirror of the vehicle that is set for the driver's eye."""
     found: list[Found] = []
-    lines = list(_lines(seeing))
+    lines = [line for line in _lines(seeing) if seeing.looks_for(line[0])]
     for looker in lookers(seeing.vehicle, seeing.seat):
         found += _in_one(seeing, looker, lines)
     return found

@@ -37,7 +37,7 @@ def things_seen(seeing: Seeing) -> list[Found]:
     seen = [
         _seen(seeing, what, corners, height)
         for what, corners, height in seeing.ground.sighted
-        if watched.thing in ("", what)
+        if watched.thing in ("", what) and seeing.looks_for(what)
     ]
     return [found for found in seen if found.cue.shows] or seen
 
@@ -62,10 +62,11 @@ def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Found:
 
     @cache
     def shown(by: float) -> bool:
-        """At the same height on it through the same pane."""
+        """At the same height on it through the same pane, without turning round for it."""
         place = np.append(to_body(seeing.onward(by), target[None])[0], level)[None]
         return (
             pane is not None
+            and np.array_equal(seeing.seat.eye_toward(place[0]), sighting.eye)
             and not np.isnan(pane_hits(pane, sighting.eye, place)[0, 0])
             and not beyond_glass(seeing.vehicle, sighting.eye, place)[0]
             and not covered(seeing, sighting.eye, by, hidden_by_thing)

@@ -5,14 +5,13 @@ import Chip from "@mui/material/Chip";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
-import type { Call, Frame, MethodBody, Metres, Plan, Pointed, Spot } from "../../api/types";
-import { SaveDrawing } from "../../drawing/SaveDrawing";
-import { SightPicture } from "../../drawing/SightPicture";
+import type { Call, Frame, MethodBody, Metres, Plan, Pointed, Sights, Spot } from "../../api/types";
 import { Term } from "../../shell/Term";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import { Candidates } from "./Candidates";
 import { Moved, pictureLabel, restsOn, useAssumed, useSharp } from "./told";
+import { Views, viewOf } from "./Views";
 
 interface Props {
   /** 0 is the first stop, one more than there are calls the last. */
@@ -21,6 +20,10 @@ interface Props {
   method: MethodBody;
   /** What is seen there; null while it is worked out. */
   spot: Spot | null;
+  /** Of every stop, with what is held between. */
+  sights: Sights | undefined;
+  /** The next stop, where the eyes change over from one mirror to the other for it. */
+  then: Spot | null;
   /** How far before and after its call a cue was looked for. */
   followed: Metres;
   /** The picture rolled on; null where it stands at its call. */
@@ -33,13 +36,18 @@ interface Props {
 }
 
 export const CueCard = memo((props: Props) => {
-  const { active, plan, method, spot, followed, moved, picked, pick, play, teach } = props;
+  const { active, plan, method, spot, sights, then, followed, moved, picked, pick, play, teach } =
+    props;
   const call = plan.calls[active - 1];
   const stop = active === 0 ? "first" : "last";
   const title = call
     ? t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })
     : t(`cues.${stop} stop`);
   const where = call ? null : active === 0 ? plan.begins.text : plan.ends.text;
+  const views = [
+    ...viewOf(spot, pictureLabel(plan, active)),
+    ...viewOf(then, pictureLabel(plan, active + 1)),
+  ];
   const seen = call ? call.seen.text : spot?.seen?.text;
   return (
     <Box
@@ -63,7 +71,23 @@ export const CueCard = memo((props: Props) => {
           alignSelf: { sm: "start", md: "stretch" },
         }}
       >
-        <Picture spot={spot} moved={moved} label={pictureLabel(plan, active)} />
+        {spot ? (
+          <Views views={views} moved={moved} />
+        ) : (
+          <Box
+            role="status"
+            sx={{
+              aspectRatio: "640 / 400",
+              display: "grid",
+              placeItems: "center",
+              background: ink.cabin,
+              color: ink.chalk,
+              fontSize: 13,
+            }}
+          >
+            {t("cues.drawing what is seen")}
+          </Box>
+        )}
       </Box>
       <Paper sx={{ p: 1.5, pt: 1, flexShrink: 0 }}>
         <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
@@ -77,6 +101,7 @@ export const CueCard = memo((props: Props) => {
             {said}
           </Typography>
         ))}
+        {call && <Held sights={sights} step={call.leg} />}
         {spot && (
           <Candidates
             key={active}
@@ -93,31 +118,21 @@ export const CueCard = memo((props: Props) => {
   );
 });
 
-const Picture = ({ spot, moved, label }: Pick<Props, "spot" | "moved"> & { label: string }) => {
-  if (spot?.picture)
-    return (
-      <Box sx={{ position: "relative" }}>
-        <SightPicture picture={spot.picture} moved={moved} label={label} />
-        <SaveDrawing name={label} ground={ink.sky} at={{ right: 6, top: 6 }} />
+/** What is held while the step is rolled, as it looks in the middle of it. */
+const Held = ({ sights, step }: { sights: Sights | undefined; step: number }) =>
+  sights?.held
+    .filter((one) => one.step === step)
+    .map(({ picture, through, said, begin_m }) => (
+      <Box key={begin_m} sx={{ mt: 1 }}>
+        <Typography variant="h3" sx={{ mb: 0.5 }}>
+          {t("cues.held meanwhile")}
+        </Typography>
+        <Views
+          views={[{ picture, through, label: t("cues.held meanwhile"), said: said[0]?.text ?? "" }]}
+          moved={null}
+        />
       </Box>
-    );
-  if (spot) return null;
-  return (
-    <Box
-      role="status"
-      sx={{
-        aspectRatio: "640 / 400",
-        display: "grid",
-        placeItems: "center",
-        background: ink.cabin,
-        color: ink.chalk,
-        fontSize: 13,
-      }}
-    >
-      {t("cues.drawing what is seen")}
-    </Box>
-  );
-};
+    ));
 
 const OfCall = ({ call, plan }: { call: Call; plan: Plan }) => {
   const sharp = useSharp(call);

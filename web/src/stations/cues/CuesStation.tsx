@@ -29,7 +29,7 @@ import { PlayCall, usePlayed, useRescue } from "./PlayCall";
 import { PrintedCues } from "./PrintedCues";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
-import { spotAt } from "./told";
+import { changesOver, spotAt } from "./told";
 import { Unseen } from "./Unseen";
 import { useCueOptions } from "./useCueOptions";
 import { usePlan } from "./usePlan";
@@ -183,6 +183,8 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             plan={read}
             method={method}
             spot={spotAt(sights, active)}
+            sights={sights}
+            then={changesOver(sights, active)}
             followed={sights?.followed_m ?? 0}
             moved={rolled}
             picked={cue.options.picks?.[active] ?? null}

@@ -8,7 +8,7 @@ import Typography from "@mui/material/Typography";
 import { keepPreviousData, type UseQueryResult, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { aroundQuery } from "../../api/queries";
-import type { Around, Revision, SeatBody, VehicleBody } from "../../api/types";
+import type { Around, Point, Revision, SeatBody, VehicleBody } from "../../api/types";
 import { DragHandle } from "../../drawing/DragHandle";
 import { Columns } from "../../shell/Columns";
 import { ReviseBar } from "../../shell/ReviseBar";
@@ -20,7 +20,7 @@ import { EyePanel } from "./EyePanel";
 import { GroundSeen } from "./GroundSeen";
 import { AddMirror, MirrorFields } from "./MirrorPanel";
 import { OwnMarks, PartsPanel } from "./PartsPanel";
-import { fromTheSide, moved, type Part, type Place, partsOf } from "./parts";
+import { fromAbove, fromTheSide, moved, type Part, type Place, partsOf } from "./parts";
 import { SeenPanel } from "./SeenPanel";
 import { SideSheet } from "./SideSheet";
 import { SteeringPanel } from "./SteeringPanel";
@@ -107,12 +107,29 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
                 metres !== null && vehicle.edit({ ...vehicle.body, [measure]: metres })
               }
               readOnly={readOnly}
+              chosen={chosen ? [fromAbove(chosen)] : []}
+              overlay={
+                !readOnly &&
+                chosen && (
+                  <Handles part={chosen} move={move} axes={["x_m", "y_m"]} at={fromAbove(chosen)} />
+                )
+              }
             />
             <SideSheet
               vehicle={vehicle.body}
               seat={seat.body}
               chosen={chosen ? [fromTheSide(chosen)] : []}
-              overlay={!readOnly && chosen && <Handles part={chosen} move={move} />}
+              overlay={
+                !readOnly &&
+                chosen && (
+                  <Handles
+                    part={chosen}
+                    move={move}
+                    axes={["x_m", "z_m"]}
+                    at={fromTheSide(chosen)}
+                  />
+                )
+              }
             />
           </Box>
         )}
@@ -167,27 +184,34 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
   );
 };
 
-/** Taken hold of from the side: along the vehicle, and up. */
-const Handles = ({ part, move }: { part: Part; move: (to: Place) => void }) => {
-  const { at } = part;
+interface HandlesProps {
+  part: Part;
+  move: (to: Place) => void;
+  /** What runs along the drawing, and what up it. */
+  axes: readonly [Axis, Axis];
+  at: Point;
+}
+
+type Axis = keyof Place;
+
+const CALLED = { x_m: "measure.along", y_m: "measure.aside", z_m: "measure.up" } as const;
+
+/** Taken hold of along the drawing, and up it. */
+const Handles = ({ part, move, axes: [along, up], at: [x, y] }: HandlesProps) => {
+  const held = (axis: Axis, at: Point, pull: Point) => (
+    <DragHandle
+      label={`${part.name}: ${t(CALLED[axis])}`}
+      at={at}
+      value={part.at[axis]}
+      pull={pull}
+      step={FINE}
+      onChange={(metres) => move({ ...part.at, [axis]: Number(metres.toFixed(3)) })}
+    />
+  );
   return (
     <>
-      <DragHandle
-        label={`${part.name}: ${t("measure.along")}`}
-        at={[at.x_m + HELD, at.z_m]}
-        value={at.x_m}
-        pull={[1, 0]}
-        step={FINE}
-        onChange={(x_m) => move({ ...at, x_m: Number(x_m.toFixed(3)) })}
-      />
-      <DragHandle
-        label={`${part.name}: ${t("measure.up")}`}
-        at={[at.x_m, at.z_m + HELD]}
-        value={at.z_m}
-        pull={[0, 1]}
-        step={FINE}
-        onChange={(z_m) => move({ ...at, z_m: Number(z_m.toFixed(3)) })}
-      />
+      {held(along, [x + HELD, y], [1, 0])}
+      {held(up, [x, y + HELD], [0, 1])}
     </>
   );
 };

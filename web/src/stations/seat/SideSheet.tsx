@@ -11,6 +11,7 @@ import { noseX, rearOverhang } from "../../drawing/VehicleShape";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
 import { t } from "../../words";
+import { Chosen } from "./Chosen";
 
 /** How far a tyre reaches up, m: nobody measures it, and nothing rests on it. */
 const WHEEL = 0.31;
@@ -190,19 +191,4 @@ const Eye = ({ seat }: { seat: SeatBody }) => {
       ))}
     </g>
   );
-};
-
-const Chosen = ({ points }: { points: readonly Point[] }) => {
-  const frame = useFrame();
-  return points.map((at) => (
-    <circle
-      key={at.join()}
-      cx={frame.x(at[0])}
-      cy={frame.y(at[1])}
-      r={8}
-      fill="none"
-      stroke={ink.coral}
-      strokeWidth={3}
-    />
-  ));
 };

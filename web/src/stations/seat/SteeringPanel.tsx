@@ -43,6 +43,22 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
           width={150}
           onCommit={(m) => m !== null && change({ kerb_circle_m: m })}
         />
+        <LengthField
+          label={t("seat.tyre width")}
+          metres={vehicle.tyre_width_m}
+          bare="cm"
+          readOnly={readOnly}
+          width={150}
+          onCommit={(m) => m !== null && edit(measured(vehicle, "tyre width", { tyre_width_m: m }))}
+        />
+        <LengthField
+          label={t("seat.corner cut")}
+          metres={vehicle.corner_cut_m}
+          bare="cm"
+          readOnly={readOnly}
+          width={150}
+          onCommit={(m) => m !== null && edit(measured(vehicle, "corners", { corner_cut_m: m }))}
+        />
         {!readOnly && <CircleByChalk take={(circle) => change({ kerb_circle_m: circle })} />}
       </Box>
       {steering.circles.map((c, i) => (
@@ -83,6 +99,17 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
     </Box>
   );
 };
+
+/** Taped, and no more what is usual. */
+const measured = (
+  vehicle: VehicleBody,
+  what: VehicleBody["assumed"][number],
+  taped: Partial<VehicleBody>,
+): VehicleBody => ({
+  ...vehicle,
+  ...taped,
+  assumed: vehicle.assumed.filter((one) => one !== what),
+});
 
 type Circle = VehicleBody["steering"]["circles"][number];
 

@@ -1,5 +1,6 @@
 /** The vehicle from above, its measures typed where they are drawn. */
 
+import type { ReactNode } from "react";
 import type { Metres, Point, Pose, SeatBody, VehicleBody } from "../../api/types";
 import type { Measure as AnyMeasure } from "../../desk/measuring/walk";
 import { Dimension } from "../../drawing/Dimension";
@@ -10,6 +11,7 @@ import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
 import { t } from "../../words";
+import { Chosen } from "./Chosen";
 
 interface Props {
   vehicle: VehicleBody;
@@ -22,6 +24,9 @@ interface Props {
   /** The measure that comes now on the walk, and what is told when a hand goes to another. */
   active?: string;
   reached?: (measure: Measure) => void;
+  /** The part that is being looked at, and handles to move it by. */
+  chosen?: readonly Point[];
+  overlay?: ReactNode;
 }
 
 const HERE: Pose = { x_m: 0, y_m: 0, heading_deg: 0 };
@@ -87,7 +92,7 @@ export const linesOf = (v: VehicleBody): Line[] => {
 };
 
 export const VehicleSheet = (props: Props) => {
-  const { vehicle, seat, measured, set, readOnly, active, reached } = props;
+  const { vehicle, seat, measured, set, readOnly, active, reached, chosen = [], overlay } = props;
   const lines = linesOf(vehicle);
   const reach = vehicle.mirror_width_m / 2;
   const bounds = {
@@ -109,23 +114,29 @@ export const VehicleSheet = (props: Props) => {
     <Slab
       bounds={bounds}
       label={t("seat.from above to scale", { name: vehicle.name })}
-      overlay={lines.map((line) => (
-        <Pin key={line.measure} at={middle(line)}>
-          <LengthField
-            label={line.label}
-            metres={(measured ?? vehicle)[line.measure] ?? null}
-            readOnly={readOnly}
-            optional={measured !== undefined}
-            focused={active === line.measure}
-            reached={reached && (() => reached(line.measure))}
-            onCommit={(metres) => set(line.measure, metres)}
-          />
-        </Pin>
-      ))}
+      overlay={
+        <>
+          {lines.map((line) => (
+            <Pin key={line.measure} at={middle(line)}>
+              <LengthField
+                label={line.label}
+                metres={(measured ?? vehicle)[line.measure] ?? null}
+                readOnly={readOnly}
+                optional={measured !== undefined}
+                focused={active === line.measure}
+                reached={reached && (() => reached(line.measure))}
+                onCommit={(metres) => set(line.measure, metres)}
+              />
+            </Pin>
+          ))}
+          {overlay}
+        </>
+      }
     >
       <VehicleShape vehicle={vehicle} pose={HERE} look="start" />
       {measured === undefined && <Features vehicle={vehicle} />}
       {seat && <Eyes seat={seat} />}
+      <Chosen points={chosen} />
       {lines.map((line) => (
         <Dimension
           key={line.measure}

@@ -99,3 +99,6 @@ export const moved = ({ vehicle, seat }: Draft, key: string, to: Place): Draft =
 
 /** Where a part is seen from the side. */
 export const fromTheSide = ({ at }: Part): Point => [at.x_m, at.z_m];
+
+/** And from above. */
+export const fromAbove = ({ at }: Part): Point => [at.x_m, at.y_m];

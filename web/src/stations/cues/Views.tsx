@@ -1,0 +1,106 @@
+/** What is seen at a stop: one view, or both mirrors where the eyes change over; large at a touch. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import ButtonBase from "@mui/material/ButtonBase";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useId, useState } from "react";
+import type { Frame, Picture, Spot } from "../../api/types";
+import { SaveDrawing } from "../../drawing/SaveDrawing";
+import { SightPicture } from "../../drawing/SightPicture";
+import { ink } from "../../theme";
+import { named, t } from "../../words";
+
+export interface View {
+  picture: Picture;
+  /** What a drawing of it is called. */
+  label: string;
+  /** In which glass, where there is more than one view. */
+  through: string;
+  /** What is seen in it. */
+  said: string;
+}
+
+/** What is seen at a stop; nothing where nothing is. */
+export const viewOf = (spot: Spot | null, label: string): View[] =>
+  spot?.picture
+    ? [
+        {
+          picture: spot.picture,
+          label,
+          through: spot.candidates[0]?.through ?? "",
+          said: spot.seen?.text ?? "",
+        },
+      ]
+    : [];
+
+interface Props {
+  /** This stop, and the next one where it is looked for in the other mirror. */
+  views: readonly View[];
+  /** This stop's picture rolled on; null where it stands at its call. */
+  moved: Frame | null;
+}
+
+export const Views = ({ views, moved }: Props) => {
+  const [large, setLarge] = useState(false);
+  const heading = useId();
+  if (views.length === 0) return null;
+  return (
+    <>
+      <ButtonBase
+        aria-label={t("cues.larger", { what: views[0]?.label ?? "" })}
+        onClick={() => setLarge(true)}
+        sx={{ display: "block", width: "100%", textAlign: "left", cursor: "zoom-in" }}
+      >
+        <Side views={views} moved={moved} />
+      </ButtonBase>
+      <Dialog
+        open={large}
+        onClose={() => setLarge(false)}
+        fullWidth
+        maxWidth="xl"
+        aria-labelledby={heading}
+      >
+        <DialogTitle id={heading}>{views[0]?.label}</DialogTitle>
+        <DialogContent sx={{ px: { xs: 1, sm: 2 } }}>
+          <Side views={views} moved={moved} saved />
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={() => setLarge(false)}>{t("shell.close")}</Button>
+        </DialogActions>
+      </Dialog>
+    </>
+  );
+};
+
+/** Beside each other, one after the other in time. */
+const Side = ({ views, moved, saved = false }: Props & { saved?: boolean }) => (
+  <Box
+    sx={{
+      display: "grid",
+      gridTemplateColumns: `repeat(${views.length}, minmax(0, 1fr))`,
+      gap: 0.75,
+      // As large as the window lets one of them be, and no taller.
+      maxWidth: saved && views.length === 1 ? "calc((100vh - 180px) * 1.6)" : undefined,
+      mx: "auto",
+    }}
+  >
+    {views.map(({ picture, label, through, said }, i) => (
+      <Box key={label}>
+        <Box sx={{ position: "relative" }}>
+          <SightPicture picture={picture} moved={i === 0 ? moved : null} label={label} />
+          {saved && <SaveDrawing name={label} ground={ink.sky} at={{ right: 6, top: 6 }} />}
+        </Box>
+        {views.length > 1 && (
+          <Box sx={{ fontSize: 13, fontWeight: 700, lineHeight: 1.25, py: 0.5 }}>
+            {t(i === 0 ? "cues.looked now" : "cues.looked then", { name: named(through) })}
+          </Box>
+        )}
+        {saved && <Box sx={{ fontSize: 15 }}>{said}</Box>}
+      </Box>
+    ))}
+  </Box>
+);
