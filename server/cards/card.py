@@ -36,7 +36,6 @@ class Docket:
     method: dict[str, Any]
     plan: dict[str, Any]
     sights: dict[str, Any] | None
-    dipped: bool
     unsaved: bool
 
 
@@ -149,7 +148,6 @@ def _stops(docket: Docket, teller: _Teller) -> Iterator[Stop]:
         say=teller.said(Said("card first stop")),
         lines=_lines(teller.told(plan["begins"]), _seen_at(docket, 0, teller)),
         strong=_lines(
-            teller.said(Said("card dip")) if docket.dipped else "",
             steps[0]["say"],
         ),
         looks=_looks(plan, 0, teller),
@@ -165,8 +163,8 @@ def _stops(docket: Docket, teller: _Teller) -> Iterator[Stop]:
         lines=_lines(
             teller.told(plan["ends"]),
             _seen_at(docket, last, teller),
-            teller.said(Said("card restore")) if docket.dipped else "",
         ),
+        looks=_looks(plan, last, teller),
         picture=_picture(docket, last),
     )
 

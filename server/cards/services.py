@@ -24,7 +24,6 @@ def card_of_sheet(sheet: CueSheet, paper: PaperName, *, large: bool) -> bytes:
         method=sheet.method.body,
         plan=sheet.plan,
         sights=compute_sights(sheet.revisions, sheet.options),
-        dipped=bool(sheet.options.get("dipped")),
         unsaved=False,
     )
     return _printed(docket, sheet.school, paper, large=large)
@@ -46,7 +45,6 @@ def card_of_docket(
         method=revisions["method"].body if method_body is None else method_body,
         plan=compute_plan(revisions, options, method_body),
         sights=compute_sights(revisions, options, method_body),
-        dipped=bool(options.get("dipped")),
         unsaved=method_body is not None,
     )
     return _printed(docket, learner.school, paper, large=large)

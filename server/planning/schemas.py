@@ -1,7 +1,7 @@
 from datetime import datetime
 from typing import Annotated, Any, Literal
 
-from faircorner.cues import Cure
+from faircorner.cues import Cure, MirrorLook
 from ninja import Schema
 from pydantic import AfterValidator, BaseModel
 
@@ -163,7 +163,7 @@ LookKind = Literal["all round", "off side", "near side", "behind", "nose"]
 
 class LookOut(Schema):
     step: int
-    look: LookKind
+    look: LookKind | MirrorLook
     s_m: float
     why: Literal[
         "reverses",
@@ -173,6 +173,8 @@ class LookOut(Schema):
         "tail goes in",
         "nose goes in",
         "rear cuts in",
+        "dips",
+        "restores",
     ]
     metres: float
     at_s_m: float

@@ -79,12 +79,12 @@ def test_the_picture_rolls_along_with_the_ribbon(page):
 def test_the_near_mirror_is_dipped_and_told_at_the_first_stop_and_the_last(page):
     sign_in(page, TEODOR)
     listed = page.get_by_role("list", name="Calls").get_by_role("button")
-    expect(listed.first).not_to_contain_text("Dip the near mirror")
+    expect(listed.first).not_to_contain_text("dip mirror")
     page.get_by_role("checkbox", name="Near mirror dipped").check()
-    expect(listed.first).to_contain_text("Dip the near mirror to the rear tyre")
-    expect(listed.last).to_contain_text("Set the near mirror back before you drive on")
+    expect(listed.first).to_contain_text("dip mirror: the near mirror down to the rear tyre")
+    expect(listed.last).to_contain_text("restore mirror: the near mirror back, before you drive on")
     page.get_by_role("checkbox", name="Near mirror dipped").uncheck()
-    expect(listed.first).not_to_contain_text("Dip the near mirror")
+    expect(listed.first).not_to_contain_text("dip mirror")
 
 
 def test_the_ground_from_the_seat_its_mirrors_and_what_is_hidden_at_a_place(page):

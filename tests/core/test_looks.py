@@ -1,8 +1,10 @@
 """Why to look: each reason found again from the plan's own path."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
-from faircorner.cues import make_plan
+from faircorner.cues import Options, make_plan
 from faircorner.cues.drawing import drawn
 from faircorner.documents.library import methods
 from faircorner.documents.samples import Car, vehicle_document
@@ -41,6 +43,20 @@ def test_it_is_the_tail_that_goes_in(linnet, plan):
         at = int(np.abs(plan.track.s[0] - look.at_s).argmin())
         placed = to_site(plan.track.poses[0, at], tail)[0]
         np.testing.assert_allclose((look.x, look.y), placed, atol=0.05)
+
+
+def test_a_mirror_that_is_dipped_is_looked_after_before_and_afterwards(
+    linnet, seat, quay, method, standard, plan
+):
+    made = scene(linnet, seat, quay, method, standard)
+    dipped = make_plan(replace(made, options=Options(dipped=True)))
+    *others, dip, back = dipped.looks
+    assert [one.look for one in others] == [one.look for one in plan.looks]
+    assert (dip.look, dip.step, dip.s) == ("dip mirror", 0, 0.0)
+    assert (back.look, back.step) == ("restore mirror", len(method.steps))
+    assert back.s == pytest.approx(dipped.track.s[0, -1])
+    # At the near rear tyre, where the mirror is turned to.
+    assert (dip.x, dip.y) == pytest.approx(to_site(plan.start, [[0, linnet.width / 2]])[0])
 
 
 def test_a_look_is_due_where_its_step_begins(plan):

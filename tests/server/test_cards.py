@@ -121,8 +121,8 @@ def test_a_card_says_what_is_not_kept_yet(ours):
     answer = send(ours.client("lead"), "POST", "/api/plan/card", body)
     told = words(PdfReader(BytesIO(answer.content)))
     assert "Something tried, changed and not saved" in told
-    assert "Dip the near mirror" in told
-    assert "Set the near mirror back" in told
+    assert "the near mirror down to the rear tyre, before anything moves" in told
+    assert "the near mirror back, before you drive on" in told
     refused = send(ours.client("lead"), "POST", "/api/plan/card", {**body, "paper": "a7"})
     assert refused.status_code == 422
 

@@ -9,7 +9,7 @@ from faircorner.cues.follow import Followed, Settings, follow
 from faircorner.cues.held import Held
 from faircorner.cues.hold import RADII, wheel_round
 from faircorner.cues.leave import Leaving, leave
-from faircorner.cues.looks import LookReason
+from faircorner.cues.looks import LookReason, MirrorLook
 from faircorner.cues.mend import Mend, mend
 from faircorner.cues.method import Look, Method, Start, Step, Wheel, movements
 from faircorner.cues.plan import (
@@ -48,6 +48,7 @@ __all__ = [
     "LookReason",
     "Mend",
     "Method",
+    "MirrorLook",
     "Options",
     "Plan",
     "Played",

@@ -1,6 +1,7 @@
 """Why to look: what the body does next that somebody else could meet."""
 
 from dataclasses import dataclass, replace
+from typing import Literal, TypeAlias
 
 import numpy as np
 from shapely import LineString, distance, points
@@ -12,9 +13,11 @@ from faircorner.motion import swing
 from faircorner.plane import Floats, to_site
 from faircorner.said import Length, Said
 
-__all__ = ["LookReason", "look_reasons", "look_said"]
+__all__ = ["LookReason", "MirrorLook", "look_reasons", "look_said"]
 
 
+# What is done with a mirror is looked after like any other look.
+MirrorLook: TypeAlias = Literal["dip mirror", "restore mirror"]
 # Places that differ by less reach as far, m.
 _SAME = 1e-6
 
@@ -23,14 +26,15 @@ _SAME = 1e-6
 class LookReason:
     """A look before a step, and what the step does there.
 
-    step : its index; s : m rolled when the look is due
-    why : "reverses", "drives on", "swings out", "tail swings out", "tail goes in", "nose goes in"
-        or "rear cuts in"
+    step : its index, one more than there are for what is due after the last; s : m rolled when the
+        look is due
+    why : "reverses", "drives on", "swings out", "tail swings out", "tail goes in", "nose goes in",
+        "rear cuts in", "dips" or "restores"
     metres : how far; at_s : m rolled when it is greatest; x, y : m on the site, where
     """
 
     step: int
-    look: Look
+    look: Look | MirrorLook
     s: float
     why: str
     metres: float
@@ -80,7 +84,31 @@ def look_reasons(scene: Scene, outcome: Driven) -> tuple[LookReason, ...]:
                     at_s=float(s[during][sample]), x=place[0], y=place[1],
                 )
             )  # fmt: skip
-    return tuple(reasons)
+    return (*reasons, *_of_the_mirror(scene, outcome))
+
+
+def _of_the_mirror(scene: Scene, outcome: Driven) -> tuple[LookReason, ...]:
+    """The near mirror is dipped before anything moves, and set back before driving on. They come
+    last, so that what was noted of the others keeps its place.
+    """
+    if not scene.options.dipped:
+        return ()
+    after = len(scene.method.steps)
+    return (
+        _mirror_look(scene, outcome, 0, "dip mirror", "dips", 0),
+        _mirror_look(scene, outcome, after, "restore mirror", "restores", -1),
+    )
+
+
+def _mirror_look(
+    scene: Scene, outcome: Driven, step: int, look: MirrorLook, why: str, sample: int
+) -> LookReason:
+    """At the near rear tyre, which is what the dipped mirror shows."""
+    track, tyre = outcome.track, np.array([[0.0, scene.vehicle.width / 2]])
+    (x, y), s = to_site(track.poses[0, sample], tyre)[0], float(track.s[0, sample])
+    return LookReason(
+        step=step, look=look, s=s, why=why, metres=0.0, at_s=s, x=float(x), y=float(y)
+    )
 
 
 def _why(

@@ -3988,18 +3988,15 @@ export interface components {
         LookOut: {
             /** Step */
             step: number;
-            /**
-             * Look
-             * @enum {string}
-             */
-            look: "all round" | "off side" | "near side" | "behind" | "nose";
+            /** Look */
+            look: ("all round" | "off side" | "near side" | "behind" | "nose") | ("dip mirror" | "restore mirror");
             /** S M */
             s_m: number;
             /**
              * Why
              * @enum {string}
              */
-            why: "reverses" | "drives on" | "swings out" | "tail swings out" | "tail goes in" | "nose goes in" | "rear cuts in";
+            why: "reverses" | "drives on" | "swings out" | "tail swings out" | "tail goes in" | "nose goes in" | "rear cuts in" | "dips" | "restores";
             /** Metres */
             metres: number;
             /** At S M */

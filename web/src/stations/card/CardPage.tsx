@@ -64,7 +64,7 @@ const Card = ({ docket }: { docket: Docket }) => {
         aria-label={t("cues.calls")}
         sx={{ m: 0, p: 0, listStyle: "none", display: "grid", gap: 1.5 }}
       >
-        <Stops plan={shown} docket={docket} sights={sights} dipped={options.dipped ?? false} />
+        <Stops plan={shown} docket={docket} sights={sights} />
       </Box>
       <Box sx={{ fontSize: 14 }}>
         <p>{t("cues.computed from what was measured")}</p>
@@ -84,10 +84,9 @@ interface Props {
   plan: Plan;
   docket: Docket;
   sights: Sights | undefined;
-  dipped: boolean;
 }
 
-const Stops = ({ plan, docket, sights, dipped }: Props) => {
+const Stops = ({ plan, docket, sights }: Props) => {
   const { steps } = docket.method.body;
   const last = plan.calls.length + 1;
   const picture = (number: number) => ({
@@ -99,7 +98,6 @@ const Stops = ({ plan, docket, sights, dipped }: Props) => {
       <Stop mark={<FirstStop />} say={t("cues.first stop")} {...picture(0)}>
         <Line>{plan.begins.text}</Line>
         <Line>{seenAt(sights, 0)}</Line>
-        {dipped && <Line>{t("cues.dip the mirror")}</Line>}
         <Box sx={{ fontWeight: 700, fontSize: 18, mt: 0.75 }}>{steps[0]?.say}</Box>
         <Looks plan={plan} step={0} />
         <HeldAlong sights={sights} step={0} />
@@ -122,7 +120,7 @@ const Stops = ({ plan, docket, sights, dipped }: Props) => {
       <Stop mark={<LastStop />} say={t("cues.last stop")} {...picture(last)}>
         <Line>{plan.ends.text}</Line>
         <Line>{seenAt(sights, last)}</Line>
-        {dipped && <Line>{t("cues.restore the mirror")}</Line>}
+        <Looks plan={plan} step={last} />
       </Stop>
     </>
   );

@@ -19,10 +19,9 @@ interface Props {
   /** What is seen at every stop; nothing while it is worked out. */
   sights: Sights | undefined;
   /** Whether the near mirror is turned down for the manoeuvre. */
-  dipped: boolean;
 }
 
-export const CallList = memo(({ plan, method, active, onCall, sights, dipped }: Props) => (
+export const CallList = memo(({ plan, method, active, onCall, sights }: Props) => (
   <Paper
     component="ol"
     aria-label={t("cues.calls")}
@@ -34,7 +33,6 @@ export const CallList = memo(({ plan, method, active, onCall, sights, dipped }: 
         <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25, mt: 0.75 }}>
           {method.steps[0]?.say}
         </Box>
-        {dipped && <Seen said={t("cues.dip the mirror")} />}
         <Looks plan={plan} step={0} />
         {active === 0 && <HeldAlong sights={sights} step={0} />}
       </Told>
@@ -69,7 +67,7 @@ export const CallList = memo(({ plan, method, active, onCall, sights, dipped }: 
     >
       <Told title={t("cues.last stop")} where={plan.ends.text}>
         <Seen said={seenAt(sights, plan.calls.length + 1)} />
-        {dipped && <Seen said={t("cues.restore the mirror")} />}
+        <Looks plan={plan} step={plan.calls.length + 1} />
       </Told>
     </Item>
   </Paper>

@@ -198,7 +198,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             active={active}
             onCall={setActive}
             sights={sights}
-            dipped={cue.options.dipped ?? false}
           />
           {call && shown.feasible && !draft.changed && (
             <PlayCall
@@ -234,7 +233,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
         method={method}
         trouble={troubleOf(plan.error, shown)?.text ?? ""}
         sights={sights}
-        dipped={cue.options.dipped ?? false}
         unsaved={draft.changed}
       />
     </Columns>

@@ -42,8 +42,6 @@ interface Props {
   trouble: string;
   /** What is seen at every stop; nothing while it is worked out. */
   sights: Sights | undefined;
-  /** Whether the near mirror is turned down for the manoeuvre. */
-  dipped: boolean;
   /** The method is being changed: no revision says what was printed. */
   unsaved: boolean;
 }
@@ -64,7 +62,7 @@ export const PrintedCues = (props: Props) => {
   ) : null;
 };
 
-const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props) => (
+const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
   <Box
     sx={{ width: WIDTH, mx: "auto", fontSize: 13, lineHeight: 1.35, color: ink.ink }}
     data-printed="cues"
@@ -78,7 +76,6 @@ const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props
       <Stop mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
         <Box sx={{ mt: 0.5 }}>{seenAt(sights, 0)}</Box>
         <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
-        {dipped && <Box>{t("cues.dip the mirror")}</Box>}
         <Looks plan={plan} step={0} />
         <HeldAlong sights={sights} step={0} />
       </Stop>
@@ -87,7 +84,7 @@ const Paper = ({ docket, plan, method, trouble, sights, dipped, unsaved }: Props
       ))}
       <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text}>
         <Box sx={{ mt: 0.5 }}>{seenAt(sights, plan.calls.length + 1)}</Box>
-        {dipped && <Box>{t("cues.restore the mirror")}</Box>}
+        <Looks plan={plan} step={plan.calls.length + 1} />
       </Stop>
     </Box>
     <Box sx={{ fontWeight: 700, mt: 1.5 }}>{t("cues.computed from what was measured")}</Box>

@@ -15,7 +15,7 @@ import { useChangeDocket, useDocket, useMay } from "../../shell/useDocket";
 import { useAllStored } from "../../shell/useStored";
 import { t } from "../../words";
 import { Counters } from "./Counters";
-import { StepCard } from "./StepCard";
+import { Afterwards, StepCard } from "./StepCard";
 import { type Draft, useAttemptDraft } from "./useAttemptDraft";
 import { useDriveKeys } from "./useDriveKeys";
 
@@ -107,6 +107,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
             <strong>{t("cues.last stop")}</strong>: {sheet.plan.ends.text}
           </span>
         </Box>
+        <Afterwards sheet={sheet} noting={noting} />
       </Box>
       <Counters
         noting={noting}

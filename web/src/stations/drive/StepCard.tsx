@@ -38,9 +38,6 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
   const { plan } = sheet;
   const here = draft.card === index;
   const call = plan.calls[index - 1];
-  const looks = plan.looks
-    .map((look, i) => ({ look, i }))
-    .filter(({ look }) => look.step === index);
   return (
     <Paper
       component="li"
@@ -84,35 +81,55 @@ export const StepCard = ({ index, say, sheet, noting }: Props) => {
           </Box>
         )}
       </Box>
-      {looks.map(({ look, i }) => (
-        <Box key={look.look} sx={{ ...row, gap: 1, mt: 0.75, pl: { xs: 0, sm: 5 } }}>
-          <EyeMark state={draft.looks[i] ?? "open"} size={26} />
-          <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
-            <Term means={t(`terms.${look.look}`)}>
-              <strong>{named(look.look)}</strong>
-            </Term>
-            : {look.said.text}
-          </Box>
-          <Box
-            role="group"
-            aria-label={t("drive.look", { number: i + 1, look: named(look.look) })}
-            sx={{ ...choices, gap: 0.5 }}
-          >
-            {LOOKS.map((done) => (
-              <Button
-                key={done}
-                size="small"
-                variant={draft.looks[i] === done ? "contained" : "outlined"}
-                aria-pressed={draft.looks[i] === done}
-                onClick={() => noteLook(noting, i, done)}
-                sx={{ minHeight: 44, minWidth: { xs: 0, sm: 84 }, flex: 1, px: 0.5 }}
-              >
-                {t(`names.${done}`)}
-              </Button>
-            ))}
-          </Box>
+      <NotedLooks index={index} sheet={sheet} noting={noting} />
+    </Paper>
+  );
+};
+
+/** What is looked at before a step, or after the last one, and what became of it. */
+export const NotedLooks = ({ index, sheet, noting }: Omit<Props, "say">) => {
+  const { draft } = noting;
+  return sheet.plan.looks
+    .map((look, i) => ({ look, i }))
+    .filter(({ look }) => look.step === index)
+    .map(({ look, i }) => (
+      <Box key={look.look} sx={{ ...row, gap: 1, mt: 0.75, pl: { xs: 0, sm: 5 } }}>
+        <EyeMark state={draft.looks[i] ?? "open"} size={26} />
+        <Box sx={{ flex: 1, fontSize: 14, minWidth: 0 }}>
+          <Term means={t(`terms.${look.look}`)}>
+            <strong>{named(look.look)}</strong>
+          </Term>
+          : {look.said.text}
         </Box>
-      ))}
+        <Box
+          role="group"
+          aria-label={t("drive.look", { number: i + 1, look: named(look.look) })}
+          sx={{ ...choices, gap: 0.5 }}
+        >
+          {LOOKS.map((done) => (
+            <Button
+              key={done}
+              size="small"
+              variant={draft.looks[i] === done ? "contained" : "outlined"}
+              aria-pressed={draft.looks[i] === done}
+              onClick={() => noteLook(noting, i, done)}
+              sx={{ minHeight: 44, minWidth: { xs: 0, sm: 84 }, flex: 1, px: 0.5 }}
+            >
+              {t(`names.${done}`)}
+            </Button>
+          ))}
+        </Box>
+      </Box>
+    ));
+};
+
+/** What is looked after once the vehicle stands, before one drives on; nothing where there is none. */
+export const Afterwards = ({ sheet, noting }: Omit<Props, "say" | "index">) => {
+  const after = sheet.plan.calls.length + 1;
+  if (!sheet.plan.looks.some((look) => look.step === after)) return null;
+  return (
+    <Paper component="li" sx={{ p: 1.25, pt: 0.5 }}>
+      <NotedLooks index={after} sheet={sheet} noting={noting} />
     </Paper>
   );
 };

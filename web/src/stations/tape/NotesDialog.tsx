@@ -17,7 +17,7 @@ import { useStored } from "../../shell/useStored";
 import { t } from "../../words";
 import { Counts } from "../drive/Counts";
 import { type Jotted, jotted, notesOf } from "../drive/jotted";
-import { StepCard } from "../drive/StepCard";
+import { Afterwards, StepCard } from "../drive/StepCard";
 
 interface Props {
   sheet: Sheet;
@@ -71,6 +71,7 @@ export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
               noting={{ draft, change }}
             />
           ))}
+          <Afterwards sheet={sheet} noting={{ draft, change }} />
         </Box>
         <Counts
           noting={{ draft, change }}

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import type { Attempt, Notes, Sheet } from "../../api/types";
-import { CallDisc, EyeMark, FirstStop } from "../../drawing/marks";
+import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
 import { type FinishWords, PLACES } from "../../places";
 import { Panel } from "../../shell/Panel";
 import { useDates } from "../../shell/useDates";
@@ -78,6 +78,9 @@ const Noted = ({ sheet, notes, words }: { sheet: Sheet; notes: Notes; words: Fin
         {sheet.method.body.steps.map((step, i) => (
           <Step key={step.name} index={i} sheet={sheet} told={told} />
         ))}
+        {plan.looks.some((look) => look.step > plan.calls.length) && (
+          <Step index={plan.calls.length + 1} sheet={sheet} told={told} />
+        )}
       </Box>
       <Box sx={{ mt: 0.5 }}>
         {countsAt(words, kerbed)
@@ -94,18 +97,17 @@ const seconds = (value: number) => t("tape.seconds", { value: Math.round(value) 
 /** One step: when its call came, and what became of its looks. */
 const Step = ({ index, sheet, told }: { index: number; sheet: Sheet; told: Jotted }) => {
   const { calls, looks } = sheet.plan;
+  const called = index > 0 && index <= calls.length;
   const timing = TIMINGS.find(({ value }) => value === told.calls[index - 1]);
   return (
     <Box component="li" sx={{ display: "flex", gap: 1, py: 0.25 }}>
       <svg width={22} height={22} viewBox="-13 -13 26 26" aria-hidden="true">
-        {index > 0 ? (
-          <CallDisc x={0} y={0} label={String(index)} stop={index === calls.length} />
-        ) : (
-          <FirstStop />
-        )}
+        {index === 0 && <FirstStop />}
+        {called && <CallDisc x={0} y={0} label={String(index)} stop={index === calls.length} />}
+        {index > calls.length && <LastStop />}
       </svg>
       <Box sx={{ flex: 1, display: "flex", flexWrap: "wrap", columnGap: 1.5 }}>
-        {index > 0 && (
+        {called && (
           <Box sx={{ minWidth: 84 }}>
             {timing?.mark} {timing ? t(`names.${timing.value}`) : t("tape.not noted")}
           </Box>
