@@ -236,7 +236,9 @@ def _chosen(docket: Docket, number: int) -> dict[str, Any] | None:
 def _seen_at(docket: Docket, number: int, teller: _Teller) -> str:
     """What is seen at the first stop or the last, where it is sharp enough to stop by."""
     spot, chosen = _spot(docket, number), _chosen(docket, number)
-    return teller.told(spot["seen"]) if spot and chosen and chosen["sharp"] else ""
+    seen = teller.told(spot["seen"]) if spot and chosen and chosen["sharp"] else ""
+    felt = teller.told(spot["felt"]) if spot and spot.get("felt") else ""
+    return " ".join(_lines(seen, felt))
 
 
 def _rests(docket: Docket, number: int, teller: _Teller) -> str:

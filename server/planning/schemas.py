@@ -396,11 +396,13 @@ class CandidateOut(PointedOut):
 class SpotOut(PoseOut):
     """A moment at which something is to be seen: call 0 is the first stop, the highest the last.
 
+    felt : what the tyres meet for whoever rolls on from there, null where nothing within a metre
     chosen : the key of the cue that is told, null where nothing shows
     """
 
     call: int
     seen: SaidOut | None
+    felt: SaidOut | None
     chosen: str | None
     candidates: list[CandidateOut]
     others: list[PointedOut]

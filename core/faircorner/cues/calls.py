@@ -14,7 +14,7 @@ from faircorner.motion import advance
 from faircorner.plane import Floats, mirrored
 from faircorner.said import Length, Said
 
-__all__ = ["Call", "call_at", "seeing_at"]
+__all__ = ["Call", "call_at", "seeing_at", "state_at", "states_on", "told_at"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -81,28 +81,37 @@ class Call:
         )
 
 
-def _state_at(scene: Scene, driven: Driven, s: float, leg: int) -> tuple[Floats, Floats]:
+def state_at(scene: Scene, driven: Driven, s: float, leg: int) -> tuple[Floats, Floats]:
     """Pose (3,) and wheel, exactly on the path, at metres rolled; beyond a leg's end as it rolls.
 
     leg : the last that may be rolled
     """
+    poses, turns = states_on(scene, driven, s, leg, np.zeros(1))
+    return poses[0], turns[0]
+
+
+def states_on(
+    scene: Scene, driven: Driven, s: float, leg: int, on: Floats
+) -> tuple[Floats, Floats]:
+    """The same at so many more metres each, on (n,) from 0 up: poses (n, 3) and wheel (n,)."""
     ends = driven.followed.ends[0]
     leg = min(int(np.searchsorted(ends, max(s, 0.0))), leg)
     begin = 0.0 if leg == 0 else float(ends[leg - 1])
     at = int(np.searchsorted(driven.track.s[0], begin, side="right")) - 1
-    into = np.linspace(0.0, max(s, 0.0) - begin, 61)[None]
+    there = max(s, 0.0) - begin
+    into = np.concatenate((np.linspace(0.0, there, 61), there + on[1:]))[None]
     way, wheel = advance(
         scene.vehicle.steering, driven.track.poses[:1, at], driven.track.turns[:1, at],
         driven.followed.legs[leg], into,
     )  # fmt: skip
-    return way[0, -1], wheel[0, -1]
+    return way[0, 60:], wheel[0, 60:]
 
 
 def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:
     """The call that ends one step, told as late as was set, and what is seen there."""
-    s, told = float(driven.followed.ends[0, index]), _told(scene, driven, index + 1)
-    pose, turns = _state_at(scene, driven, s, index)
-    facing = _state_at(scene, driven, told, index + 1)[0][2]
+    s, told = float(driven.followed.ends[0, index]), told_at(scene, driven, index + 1)
+    pose, turns = state_at(scene, driven, s, index)
+    facing = state_at(scene, driven, told, index + 1)[0][2]
     until = scene.method.steps[index].until
     moment = Moment(vehicle=scene.vehicle, ground=scene.ground, pose=pose, turns=turns)
     seeing = seeing_at(scene, driven, index + 1)
@@ -128,7 +137,7 @@ def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:
     )
 
 
-def _told(scene: Scene, driven: Driven, call: int) -> float:
+def told_at(scene: Scene, driven: Driven, call: int) -> float:
     """m rolled where a call's cue is told: where it comes, and as much later as was set."""
     ends = driven.followed.ends[0]
     shift = scene.options.shifts.get(call, 0.0)
@@ -150,13 +159,13 @@ def seeing_at(scene: Scene, driven: Driven, call: int) -> Seeing | None:
         def onward(by: float) -> Floats:
             return np.asarray(start + by * ahead)
     else:
-        told, watched = _told(scene, driven, call), scene.method.steps[call - 1].until.watched()
+        told, watched = told_at(scene, driven, call), scene.method.steps[call - 1].until.watched()
         # Who has not acted yet rolls on as before.
         leg = int(np.searchsorted(driven.followed.ends[0], told))
 
         @cache
         def onward(by: float) -> Floats:
-            return _state_at(scene, driven, told + by, leg)[0]
+            return state_at(scene, driven, told + by, leg)[0]
 
     return Seeing(
         vehicle=scene.vehicle, ground=scene.ground, seat=scene.seat, watched=watched,

@@ -2,15 +2,16 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
+from functools import cache, lru_cache
 from itertools import takewhile
 
 import numpy as np
 
-from faircorner.cues.cue_kinds import Cue, Found, Seeing, candidates
+from faircorner.cues.cue_kinds import AGAIN, Cue, Found, Seeing, candidates
 from faircorner.ground import Obstacle
 from faircorner.plane import Floats
 from faircorner.said import Length, Said
-from faircorner.sight import BONNET, NEAR, pane_of, same_again
+from faircorner.sight import BONNET, NEAR, Moved, pane_of, same_again
 from faircorner.vehicle import Vehicle
 
 __all__ = ["FOLLOWED", "REVERSED", "Candidate", "at_mark", "candidates_of"]
@@ -203,7 +204,7 @@ def at_mark(found: Found) -> float:
     offset = found.cue.sighting.offset
     if found.moved is None or np.isnan(offset):
         return float("nan")
-    still = found.moved(np.zeros(3))
+    still = _still(found)
 
     def off(by: float) -> float:
         return still(by) + offset
@@ -214,13 +215,20 @@ def at_mark(found: Found) -> float:
     return same_again(off, within=REVERSED)
 
 
+@lru_cache(maxsize=AGAIN)
+def _still(found: Found) -> Moved:
+    """How its image moves for the driver as they sit; asked for in several places."""
+    assert found.moved is not None  # noqa: S101  only such are asked for
+    return cache(found.moved(np.zeros(3)))
+
+
 def _late(found: Found) -> Floats:
     """m late for each metre that the eye is shifted along each axis, (3,), to first order: how far
     the image has moved over how fast it moves. NaN where nobody can say.
     """
     if found.moved is None:
         return np.full(3, np.nan)
-    still = found.moved(np.zeros(3))
+    still = _still(found)
     speed = (still(NEAR) - still(-NEAR)) / (2 * NEAR)
     off = np.array([found.moved(shift)(0.0) for shift in np.eye(3) * _TRIED]) / _TRIED
     return np.asarray(-off / speed) if abs(speed) > _STILL else np.full(3, np.nan)

@@ -11,6 +11,7 @@ from faircorner.cues.calls import seeing_at
 from faircorner.cues.candidates import Candidate, candidates_of
 from faircorner.cues.cue_kinds import Cue, sharpest
 from faircorner.cues.driven import Driven, attempt
+from faircorner.cues.felt import Felt, felt_after
 from faircorner.cues.fit import FINE, settings_for
 from faircorner.cues.held import Held, held_along
 from faircorner.cues.pictured import Pictured, camera_for, mirror_of, pictured
@@ -38,6 +39,7 @@ class Spot:
     others : what else shows there, to be pointed out
     cue : the chosen one, hidden where nothing shows; None where there is nothing to line up on
     picture : of the chosen one; None where there is none
+    felt : what the tyres meet for whoever rolls on; None where nothing, or nobody rolls on
     """
 
     call: int
@@ -46,6 +48,7 @@ class Spot:
     others: tuple[Cue, ...]
     cue: Cue | None
     picture: Pictured | None
+    felt: Felt | None
 
     def mirrored(self) -> "Spot":
         return replace(
@@ -169,4 +172,5 @@ def _spot(scene: Scene, driven: Driven, viewer: Viewer, call: int) -> Spot:
         others=others,
         cue=cue,
         picture=pictured(viewer, seeing.pose, cue) if cue is not None and shown else None,
+        felt=felt_after(scene, driven, call) if call else None,
     )

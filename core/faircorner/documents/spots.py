@@ -43,6 +43,7 @@ def _spot(spot: Spot) -> dict[str, Any]:
         "call": spot.call,
         **pose_document(spot.pose),
         "seen": None if spot.cue is None else spot.cue.said.document(),
+        "felt": None if spot.felt is None else spot.felt.said.document(),
         "chosen": spot.cue.key if spot.cue is not None and shown else None,
         "candidates": [_candidate(one) for one in spot.candidates],
         "others": [_pointed(one) for one in spot.others],

@@ -131,6 +131,9 @@ class Viewer:
         case = Part(
             kind="mirror case", name=mirror.name, points=np.array(hull.exterior.coords)[:-1]
         )
+        # What hangs beside the picture would be painted for nobody.
+        if not _within(case.points):
+            return []
         rim = mirror_frame(camera, mirror, mirror.outline)
         sky = Part(kind="mirror sky", name=mirror.name, points=rim)
         parts = self._in_glass(mirror, pose)

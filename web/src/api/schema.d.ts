@@ -4400,6 +4400,7 @@ export interface components {
          * SpotOut
          * @description A moment at which something is to be seen: call 0 is the first stop, the highest the last.
          *
+         *     felt : what the tyres meet for whoever rolls on from there, null where nothing within a metre
          *     chosen : the key of the cue that is told, null where nothing shows
          */
         SpotOut: {
@@ -4412,6 +4413,7 @@ export interface components {
             /** Call */
             call: number;
             seen: components["schemas"]["SaidOut"] | null;
+            felt: components["schemas"]["SaidOut"] | null;
             /** Chosen */
             chosen: string | null;
             /** Candidates */

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from functools import partial
 from typing import TypeAlias
 
-from faircorner.cues.cue_kinds.base import USELESS, Cue, Found, Seeing
+from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen, tyres_ahead
 from faircorner.cues.cue_kinds.mirror import in_mirrors
 from faircorner.cues.cue_kinds.parallel import parallels
@@ -18,6 +18,7 @@ from faircorner.plane import Floats
 from faircorner.sight import Onward, mark_named, mirror_named
 
 __all__ = [
+    "AGAIN",
     "Cue",
     "Earlier",
     "Found",

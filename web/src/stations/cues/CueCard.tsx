@@ -95,6 +95,7 @@ export const CueCard = memo((props: Props) => {
         </Typography>
         {where && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{where}</Typography>}
         {seen && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{seen}</Typography>}
+        {spot?.felt && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{spot.felt.text}</Typography>}
         {call && <OfCall call={call} plan={plan} />}
         {restsOn(spot).map((said) => (
           <Typography key={said} sx={{ fontSize: 13, mt: 0.75 }}>

@@ -102,7 +102,8 @@ export const spotAt = (sights: Sights | undefined, number: number): Spot | null 
 export const seenAt = (sights: Sights | undefined, number: number): string | undefined => {
   const spot = spotAt(sights, number);
   const chosen = spot?.candidates.find((one) => one.key === spot.chosen);
-  return chosen?.sharp ? spot?.seen?.text : undefined;
+  const told = [chosen?.sharp ? spot?.seen?.text : "", spot?.felt?.text].filter(Boolean);
+  return told.length > 0 ? told.join(" ") : undefined;
 };
 
 /** What is held while a step is rolled, and what drift looks like. */
