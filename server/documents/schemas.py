@@ -249,6 +249,13 @@ class AroundAssumed(Schema):
     looked_m: float
 
 
+class CameraViewOut(Schema):
+    """What a rear camera shows of the ground; begins_m : behind the end, in the middle."""
+
+    ground_m: Outlines
+    begins_m: float | None
+
+
 class AroundOut(Schema):
     """What a driver sees of the ground round the vehicle; outlines in the vehicle's frame.
 
@@ -258,6 +265,7 @@ class AroundOut(Schema):
     direct_m: Outlines
     hidden_m: Outlines
     mirrors: list[MirrorViewOut]
+    camera: CameraViewOut | None
     nearest: list[NearestOut]
     heights: HeightsOut
     assumed: AroundAssumed

@@ -1,10 +1,13 @@
 """The ground round a vehicle: nearest places by similar triangles, areas by single rays."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 from faircorner.documents.samples import HERON, LINNET, PLOVER, seat_document, vehicle_document
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.sight import Looker, around, mirrors_set, pane_hits
+from faircorner.vehicle import RearCamera, Trailer
 from shapely import Point, Polygon
 from shapely.ops import unary_union
 
@@ -95,3 +98,45 @@ def test_something_taller_shows_where_the_ground_is_hidden():
     assert least(-vehicle.rear_overhang - 3.0, 0.0) < behind
     assert least(vehicle.nose + 6.0, 0.0) == 0.0
     assert np.isnan(least(1.0, 0.0))
+
+
+@pytest.mark.parametrize("down", [20.0, 35.0, 60.0])
+def test_a_rear_camera_shows_the_ground_from_where_its_lower_edge_meets_it(down):
+    vehicle, seat = seated(LINNET)
+    end = np.array([-vehicle.rear_overhang, 0.0, 0.8])
+    camera = RearCamera(centre=end, down=np.radians(down), across=np.radians(100.0))
+    found = around(replace(vehicle, camera=camera), seat)
+    plain = around(vehicle, seat)
+    # It takes in three quarters as much upward as across: 37.5 degrees below where it looks.
+    meets = 0.8 / np.tan(np.radians(min(down + 37.5, 90.0)))
+    assert found.camera.begins == pytest.approx(meets, abs=0.05)
+    for ring in found.camera.ground:
+        # Where the outline's own coarseness counts for little.
+        off = ((ring - end[:2]) * [-1, 1])[ring[:, 0] < end[0] - 2.0]
+        if not len(off):
+            continue
+        assert np.abs(np.degrees(np.arctan2(off[:, 1], off[:, 0]))).max() <= 50 + 3
+    # A help: what is hidden to the driver stays hidden, and nothing else is told otherwise.
+    assert len(found.hidden) == len(plain.hidden)
+    np.testing.assert_array_equal(found.hiding.heights, plain.hiding.heights)
+    assert plain.camera is None
+
+
+def test_a_trailer_in_line_hides_what_is_behind_it_and_what_lies_under_its_lee():
+    vehicle, seat = seated(HERON)
+    trailer = Trailer(hitch=-1.1, kingpin_to_axle=4.0, length=5.6, width=2.3,
+                      front_of_kingpin=-1.0, max_articulation=1.2)  # fmt: skip
+    towing = replace(vehicle, trailer=trailer)
+    alone, found = around(vehicle, seat), around(towing, seat)
+    assert ({one.side: one for one in alone.nearest}["rear"].direct) < 10
+    # Behind a caravan the rear window shows nothing.
+    assert np.isnan({one.side: one for one in found.nearest}["rear"].direct)
+    tail = -1.1 - 1.0 - 5.6
+    mirrors = {one.name: unary_union([Polygon(r).buffer(0) for r in one.ground])
+               for one in found.mirrors if one.ground}  # fmt: skip
+    for name, side in (("left door mirror", 1), ("right door mirror", -1)):
+        # Past its flank one sees; in its lee, behind it, no mirror shows anything.
+        assert not mirrors[name].contains(Point(tail - 1.0, 0.9 * side))
+        assert not mirrors[name].intersects(Point(tail + 1.0, 0.3 * side))
+    ahead = {one.side: one for one in found.nearest}["front"]
+    assert ahead.direct == {one.side: one for one in alone.nearest}["front"].direct

@@ -19,6 +19,7 @@ export const CAR: VehicleBody = {
   features: [],
   glass: [],
   mirrors: [],
+  camera: null,
   shape: null,
   height_m: null,
   roofline_m: [],

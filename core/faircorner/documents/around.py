@@ -24,6 +24,8 @@ def around_document(vehicle: Vehicle, seat: Seat) -> dict[str, Any]:
              "beside": one.beside, "begins_m": figure(one.begins)}
             for one in found.mirrors
         ],
+        "camera": None if found.camera is None else {
+            "ground_m": _outlines(found.camera.ground), "begins_m": figure(found.camera.begins)},
         "nearest": [
             {"side": one.side, "direct_m": figure(one.direct), "seen_m": figure(one.seen)}
             for one in found.nearest

@@ -24,6 +24,7 @@ from faircorner.vehicle import (
     MirrorUse,
     MovesWith,
     Opening,
+    RearCamera,
     Steering,
     Trailer,
     Vehicle,
@@ -138,6 +139,23 @@ class MirrorModel(Model):
         )
 
 
+class CameraModel(Model):
+    """A rear camera, which looks straight back. down_deg : below level; assumed : as of a mark"""
+
+    centre: PointModel
+    down_deg: float
+    across_deg: float
+    assumed: bool | None = None
+
+    def build(self) -> RearCamera:
+        return RearCamera(
+            centre=self.centre.build(),
+            down=radians(self.down_deg),
+            across=radians(self.across_deg),
+            assumed=bool(self.assumed),
+        )
+
+
 class TrailerModel(Model):
     """What it tows; the hitch is measured from the rear axle, negative behind it."""
 
@@ -187,6 +205,7 @@ class VehicleDocument(Model):
     features: Annotated[list[FeatureModel], Field(max_length=100)] = []
     glass: Annotated[list[OpeningModel], Field(max_length=40)] = []
     mirrors: Annotated[list[MirrorModel], Field(max_length=20)] = []
+    camera: CameraModel | None = None
     height_m: Length | None = None
     roofline_m: Annotated[list[Point2], Field(max_length=40)] = []
     assumed: Annotated[list[Assumed], Field(max_length=7)] = []
@@ -221,7 +240,14 @@ class VehicleDocument(Model):
             roofline=frozen(np.reshape(self.roofline_m, (-1, 2))),
             roofline_assumed="roofline" in self.assumed,
             trailer=self._trailer(),
+            camera=self._camera(),
         )
+
+    def _camera(self) -> RearCamera | None:
+        if self.camera is None:
+            return None
+        with inside("camera"):
+            return self.camera.build()
 
     def _trailer(self) -> Trailer | None:
         if self.trailer is None:

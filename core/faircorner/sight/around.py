@@ -14,7 +14,7 @@ from faircorner.sight.eye import Seat
 from faircorner.sight.glass import beyond_glass, pane_hits
 from faircorner.sight.in_mirror import Looker
 from faircorner.sight.setting import mirrors_set
-from faircorner.vehicle import Mirror, Vehicle
+from faircorner.vehicle import Mirror, RearCamera, Vehicle, stopped, towed_blocks
 
 __all__ = ["BACK", "LOOKED", "TURN", "Around", "MirrorView", "Nearest", "around"]
 
@@ -65,6 +65,17 @@ class MirrorView:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
+class CameraView:
+    """What a rear camera shows. ground : outlines (n, 2) m
+
+    begins : m behind the vehicle's end, in the middle, from which on it shows ground; NaN where not
+    """
+
+    ground: tuple[Floats, ...]
+    begins: float
+
+
+@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Hiding:
     """corner : (2,), the place of the first of `heights`, (rows, columns) m: how tall something
     may be and still be hidden at places `step` m apart along y and x; NaN under the vehicle
@@ -81,19 +92,23 @@ class Hiding:
 class Around:
     """What a driver sees of the ground; outlines (n, 2) m in the vehicle's frame.
 
-    direct : seen through the panes; hidden : seen in no way
+    direct : seen through the panes; hidden : seen in no way, a rear camera left out of it
+    camera : what the rear camera shows; None where there is none
     hiding : how tall something may be there and still be hidden
     """
 
     direct: tuple[Floats, ...]
     mirrors: tuple[MirrorView, ...]
+    camera: CameraView | None
     hidden: tuple[Floats, ...]
     nearest: tuple[Nearest, ...]
     hiding: Hiding
 
 
 def around(vehicle: Vehicle, seat: Seat) -> Around:
-    """Of a vehicle that stands alone on level ground, its mirrors set by this driver."""
+    """Of a vehicle that stands alone on level ground, its mirrors set by this driver, and what it
+    tows in line behind it.
+    """
     ready = mirrors_set(vehicle, seat)
     xs, ys = (_centres(low, high, _STEP) for low, high in _limits(ready))
     places = _grid(xs, ys)
@@ -118,6 +133,12 @@ def around(vehicle: Vehicle, seat: Seat) -> Around:
             )
             for mirror in ready.mirrors
         ),
+        camera=None
+        if ready.camera is None
+        else CameraView(
+            ground=outlined(_in_camera(ready, ready.camera, places)),
+            begins=_camera_begins(ready, ready.camera),
+        ),
         hidden=outlined(~seen),
         nearest=_nearest(ready, seat),
         hiding=_hiding(ready, seat),
@@ -132,7 +153,7 @@ def _said(mirror: Mirror) -> Said:
 
 def _limits(vehicle: Vehicle) -> tuple[tuple[float, float], tuple[float, float]]:
     half = vehicle.width / 2
-    return (-vehicle.rear_overhang - _REACH, vehicle.nose + _REACH), (-half - _REACH, half + _REACH)
+    return (_end(vehicle) - _REACH, vehicle.nose + _REACH), (-half - _REACH, half + _REACH)
 
 
 def _centres(low: float, high: float, step: float) -> Floats:
@@ -147,10 +168,35 @@ def _grid(xs: Floats, ys: Floats, height: float = 0.0) -> Floats:
     return np.column_stack((x.ravel(), y.ravel(), np.full(x.size, height)))
 
 
+def _end(vehicle: Vehicle) -> float:
+    """x of the end of it and of what it tows."""
+    towed = [block.corners[:, 0].min() for block in towed_blocks(vehicle)]
+    return float(min([-vehicle.rear_overhang, *towed]))
+
+
 def _under(vehicle: Vehicle, places: Floats) -> Bools:
     x, y = places[:, 0], np.abs(places[:, 1])
     within = (x > -vehicle.rear_overhang) & (x < vehicle.nose) & (y < vehicle.width / 2)
+    for block in towed_blocks(vehicle):
+        low, high = block.corners.min(axis=0), block.corners.max(axis=0)
+        within |= (x > low[0]) & (x < high[0]) & (y < high[1])
     return np.asarray(within)
+
+
+def _in_camera(vehicle: Vehicle, camera: RearCamera, places: Floats) -> Bools:
+    """Past what is towed; the vehicle's own body lies before it."""
+    begins = np.broadcast_to(camera.centre, places.shape)
+    behind = places[:, 0] < camera.centre[0]
+    free = ~stopped(towed_blocks(vehicle), begins, places)
+    return np.asarray(camera.takes_in(places) & behind & free)
+
+
+def _camera_begins(vehicle: Vehicle, camera: RearCamera) -> float:
+    off = np.arange(0.0, LOOKED, 0.02)
+    end = _end(vehicle)
+    places = np.column_stack((end - off, np.zeros_like(off), np.zeros_like(off)))
+    there = _in_camera(vehicle, camera, places)
+    return float(off[there.argmax()]) if there.any() else float("nan")
 
 
 def _direct(vehicle: Vehicle, seat: Seat, places: Floats) -> Bools:
@@ -173,7 +219,9 @@ def _through(vehicle: Vehicle, eye: Floats, places: Floats) -> Bools:
     """Which places show through any pane past the own bonnet, boot or load."""
     hits = [~np.isnan(pane_hits(pane, eye, places)[:, 0]) for pane in vehicle.glass]
     shows = np.any(hits, axis=0) if hits else np.ones(len(places), dtype=bool)
-    return np.asarray(shows & ~beyond_glass(vehicle, eye, places))
+    eyes = np.broadcast_to(eye, places.shape)
+    free = ~stopped(towed_blocks(vehicle), eyes, places)
+    return np.asarray(shows & free & ~beyond_glass(vehicle, eye, places))
 
 
 def _in_mirrors(vehicle: Vehicle, seat: Seat, places: Floats) -> dict[str, Bools]:
@@ -184,7 +232,9 @@ def _in_mirrors(vehicle: Vehicle, seat: Seat, places: Floats) -> dict[str, Bools
         if looker.faced:
             glass = looker.on_glass(places)
             on = ~np.isnan(glass[:, 0])
+            at = mirror.centre + glass[on] @ np.array([mirror.across, mirror.up])
             there[on] = looker.shows_at(glass[on], places[on])
+            there[on] &= ~stopped(towed_blocks(vehicle), at, places[on])
             if mirror.set_for == "behind":
                 # From within the road behind shows through glass alone.
                 there &= _through(vehicle, mirror.centre, places)
@@ -194,7 +244,7 @@ def _in_mirrors(vehicle: Vehicle, seat: Seat, places: Floats) -> dict[str, Bools
 
 def _begins(vehicle: Vehicle, seat: Seat, mirror: Mirror) -> float:
     side = 1.0 if mirror.centre[1] >= 0 else -1.0
-    back = np.arange(vehicle.nose, -vehicle.rear_overhang - 3 * _REACH, -0.05)
+    back = np.arange(vehicle.nose, _end(vehicle) - 3 * _REACH, -0.05)
     beside = np.full_like(back, side * (vehicle.width / 2 + _CLOSE))
     places = np.column_stack((back, beside, np.zeros_like(back)))
     there = _in_mirrors(replace(vehicle, mirrors=(mirror,)), seat, places)[mirror.name]
@@ -230,7 +280,7 @@ def _nearest(vehicle: Vehicle, seat: Seat) -> tuple[Nearest, ...]:
     beside = np.full_like(off, seat.eye[0])
     lines = {
         "front": (vehicle.nose + off, still),
-        "rear": (-vehicle.rear_overhang - off, still),
+        "rear": (_end(vehicle) - off, still),
         "left": (beside, vehicle.width / 2 + off),
         "right": (beside, -vehicle.width / 2 - off),
     }

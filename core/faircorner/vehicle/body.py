@@ -7,6 +7,7 @@ import numpy as np
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, box, frozen
 from faircorner.said import Exact, Said
+from faircorner.vehicle.camera import RearCamera
 from faircorner.vehicle.features import Feature, Opening
 from faircorner.vehicle.mirror import Dot, Mirror
 from faircorner.vehicle.steering import Steering
@@ -62,6 +63,7 @@ class Vehicle:
     glass: tuple[Opening, ...] = ()
     mirrors: tuple[Mirror, ...] = ()
     trailer: Trailer | None = None
+    camera: RearCamera | None = None
     roofline: Floats = field(default_factory=lambda: frozen(np.empty((0, 2))))
     roofline_assumed: bool = False
     # Asked for at every place of every attempt.
@@ -197,4 +199,5 @@ class Vehicle:
             features=tuple(f.mirrored() for f in self.features),
             glass=tuple(g.mirrored() for g in self.glass),
             mirrors=tuple(m.mirrored() for m in self.mirrors),
+            camera=None if self.camera is None else self.camera.mirrored(),
         )

@@ -16,10 +16,12 @@ from faircorner.plane import Bools, Floats, frozen
 from faircorner.vehicle.body import Vehicle
 from faircorner.vehicle.features import Opening
 
-__all__ = ["Block", "blocks_of", "outer_blocks", "stopped"]
+__all__ = ["Block", "blocks_of", "outer_blocks", "stopped", "towed_blocks"]
 
 # Room under a body, m; and how far it leans in for each metre above its waist where no glass tells.
 _CLEAR, _LEAN = 0.18, 0.1
+# Where a semi-trailer's body begins and ends, and a caravan's, m above the ground; assumed.
+_SEMI, _CARAVAN = (1.00, 3.90), (0.30, 2.60)
 # Shorter than this a piece is none, m.
 _THIN = 0.02
 # A ray that runs this little inside a block only grazes it, m.
@@ -112,6 +114,19 @@ def blocks_of(vehicle: Vehicle) -> tuple[Block, ...]:
 def outer_blocks(vehicle: Vehicle) -> tuple[Block, ...]:
     """Those that stand beyond the panes of who sits inside: a bonnet, a boot, a load."""
     return _beyond(blocks_of(vehicle))
+
+
+def towed_blocks(vehicle: Vehicle) -> tuple[Block, ...]:
+    """What it tows, in line behind it; none where it tows nothing. Its heights are assumed."""
+    trailer = vehicle.trailer
+    if trailer is None:
+        return ()
+    nose = trailer.hitch + trailer.front_of_kingpin
+    # One that lies on the towing vehicle is a semi-trailer, and one sees under it.
+    low, high = _SEMI if trailer.hitch >= 0 else _CARAVAN
+    half = trailer.width / 2
+    ends = [_face(x, low, half, high, half) for x in (nose, nose - trailer.length)]
+    return (Block(corners=frozen(np.vstack(ends)), cabin=False),)
 
 
 @lru_cache(maxsize=64)

@@ -1662,6 +1662,19 @@ export interface components {
             guide_m: number | null;
         };
         /**
+         * CameraModel
+         * @description A rear camera, which looks straight back. down_deg : below level; assumed : as of a mark
+         */
+        CameraModel: {
+            centre: components["schemas"]["PointModel"];
+            /** Down Deg */
+            down_deg: number;
+            /** Across Deg */
+            across_deg: number;
+            /** Assumed */
+            assumed: boolean | null;
+        };
+        /**
          * CheckModel
          * @description What was noted of the place; null where nobody looked.
          */
@@ -2595,6 +2608,87 @@ export interface components {
             overhang: boolean;
         };
         /**
+         * VehicleDocument
+         * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
+         *
+         *     shape : of its body; null where nobody said; height_m : of its roof, likewise
+         *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
+         *     assumed : what of it nobody measured, and is as usual for its body
+         */
+        VehicleDocument: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "fair-corner/vehicle@2";
+            /** Name */
+            name: string;
+            /**
+             * Class
+             * @enum {string}
+             */
+            class: "car" | "van" | "rigid" | "bus" | "tractor";
+            /** Shape */
+            shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Mirror Width M */
+            mirror_width_m: number;
+            /** Wheelbase M */
+            wheelbase_m: number;
+            /** Front Overhang M */
+            front_overhang_m: number;
+            /** Track Front M */
+            track_front_m: number;
+            /** Track Rear M */
+            track_rear_m: number;
+            /**
+             * Tyre Width M
+             * @default 0.2
+             */
+            tyre_width_m: number;
+            /**
+             * Corner Cut M
+             * @default 0
+             */
+            corner_cut_m: number;
+            steering: components["schemas"]["SteeringModel"];
+            trailer: components["schemas"]["TrailerModel"] | null;
+            /**
+             * Features
+             * @default []
+             */
+            features: components["schemas"]["FeatureModel"][];
+            /**
+             * Glass
+             * @default []
+             */
+            glass: components["schemas"]["OpeningModel"][];
+            /**
+             * Mirrors
+             * @default []
+             */
+            mirrors: components["schemas"]["MirrorModel"][];
+            camera: components["schemas"]["CameraModel"] | null;
+            /** Height M */
+            height_m: number | null;
+            /**
+             * Roofline M
+             * @default []
+             */
+            roofline_m: [
+                number,
+                number
+            ][];
+            /**
+             * Assumed
+             * @default []
+             */
+            assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
+        };
+        /**
          * VehicleEntry
          * @description seats : all there are; told where vehicles alone are asked for
          */
@@ -2625,86 +2719,8 @@ export interface components {
             number: number;
             /** Name */
             name: string;
-            /**
-             * VehicleDocument
-             * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
-             *
-             *     shape : of its body; null where nobody said; height_m : of its roof, likewise
-             *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
-             *     assumed : what of it nobody measured, and is as usual for its body
-             */
-            body: {
-                /**
-                 * Format
-                 * @constant
-                 */
-                format: "fair-corner/vehicle@2";
-                /** Name */
-                name: string;
-                /**
-                 * Class
-                 * @enum {string}
-                 */
-                class: "car" | "van" | "rigid" | "bus" | "tractor";
-                /** Shape */
-                shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
-                /** Length M */
-                length_m: number;
-                /** Width M */
-                width_m: number;
-                /** Mirror Width M */
-                mirror_width_m: number;
-                /** Wheelbase M */
-                wheelbase_m: number;
-                /** Front Overhang M */
-                front_overhang_m: number;
-                /** Track Front M */
-                track_front_m: number;
-                /** Track Rear M */
-                track_rear_m: number;
-                /**
-                 * Tyre Width M
-                 * @default 0.2
-                 */
-                tyre_width_m: number;
-                /**
-                 * Corner Cut M
-                 * @default 0
-                 */
-                corner_cut_m: number;
-                steering: components["schemas"]["SteeringModel"];
-                trailer: components["schemas"]["TrailerModel"] | null;
-                /**
-                 * Features
-                 * @default []
-                 */
-                features: components["schemas"]["FeatureModel"][];
-                /**
-                 * Glass
-                 * @default []
-                 */
-                glass: components["schemas"]["OpeningModel"][];
-                /**
-                 * Mirrors
-                 * @default []
-                 */
-                mirrors: components["schemas"]["MirrorModel"][];
-                /** Height M */
-                height_m: number | null;
-                /**
-                 * Roofline M
-                 * @default []
-                 */
-                roofline_m: [
-                    number,
-                    number
-                ][];
-                /**
-                 * Assumed
-                 * @default []
-                 */
-                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
-            };
+            /** Body */
+            body: components["schemas"]["VehicleDocument"];
             /**
              * Created
              * Format: date-time
@@ -2793,86 +2809,6 @@ export interface components {
              * @default 2
              */
             small_allowed: number;
-        };
-        /**
-         * VehicleDocument
-         * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
-         *
-         *     shape : of its body; null where nobody said; height_m : of its roof, likewise
-         *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
-         *     assumed : what of it nobody measured, and is as usual for its body
-         */
-        VehicleDocument: {
-            /**
-             * Format
-             * @constant
-             */
-            format: "fair-corner/vehicle@2";
-            /** Name */
-            name: string;
-            /**
-             * Class
-             * @enum {string}
-             */
-            class: "car" | "van" | "rigid" | "bus" | "tractor";
-            /** Shape */
-            shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
-            /** Length M */
-            length_m: number;
-            /** Width M */
-            width_m: number;
-            /** Mirror Width M */
-            mirror_width_m: number;
-            /** Wheelbase M */
-            wheelbase_m: number;
-            /** Front Overhang M */
-            front_overhang_m: number;
-            /** Track Front M */
-            track_front_m: number;
-            /** Track Rear M */
-            track_rear_m: number;
-            /**
-             * Tyre Width M
-             * @default 0.2
-             */
-            tyre_width_m: number;
-            /**
-             * Corner Cut M
-             * @default 0
-             */
-            corner_cut_m: number;
-            steering: components["schemas"]["SteeringModel"];
-            trailer: components["schemas"]["TrailerModel"] | null;
-            /**
-             * Features
-             * @default []
-             */
-            features: components["schemas"]["FeatureModel"][];
-            /**
-             * Glass
-             * @default []
-             */
-            glass: components["schemas"]["OpeningModel"][];
-            /**
-             * Mirrors
-             * @default []
-             */
-            mirrors: components["schemas"]["MirrorModel"][];
-            /** Height M */
-            height_m: number | null;
-            /**
-             * Roofline M
-             * @default []
-             */
-            roofline_m: [
-                number,
-                number
-            ][];
-            /**
-             * Assumed
-             * @default []
-             */
-            assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
         };
         /**
          * CreateIn
@@ -3100,86 +3036,8 @@ export interface components {
         };
         /** UsualOut */
         UsualOut: {
-            /**
-             * VehicleDocument
-             * @description A vehicle as measured. Lengths in metres, steering wheel in turns.
-             *
-             *     shape : of its body; null where nobody said; height_m : of its roof, likewise
-             *     roofline_m : its upper outline from the side, x and z, from the nose to the tail
-             *     assumed : what of it nobody measured, and is as usual for its body
-             */
-            body: {
-                /**
-                 * Format
-                 * @constant
-                 */
-                format: "fair-corner/vehicle@2";
-                /** Name */
-                name: string;
-                /**
-                 * Class
-                 * @enum {string}
-                 */
-                class: "car" | "van" | "rigid" | "bus" | "tractor";
-                /** Shape */
-                shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
-                /** Length M */
-                length_m: number;
-                /** Width M */
-                width_m: number;
-                /** Mirror Width M */
-                mirror_width_m: number;
-                /** Wheelbase M */
-                wheelbase_m: number;
-                /** Front Overhang M */
-                front_overhang_m: number;
-                /** Track Front M */
-                track_front_m: number;
-                /** Track Rear M */
-                track_rear_m: number;
-                /**
-                 * Tyre Width M
-                 * @default 0.2
-                 */
-                tyre_width_m: number;
-                /**
-                 * Corner Cut M
-                 * @default 0
-                 */
-                corner_cut_m: number;
-                steering: components["schemas"]["SteeringModel"];
-                trailer: components["schemas"]["TrailerModel"] | null;
-                /**
-                 * Features
-                 * @default []
-                 */
-                features: components["schemas"]["FeatureModel"][];
-                /**
-                 * Glass
-                 * @default []
-                 */
-                glass: components["schemas"]["OpeningModel"][];
-                /**
-                 * Mirrors
-                 * @default []
-                 */
-                mirrors: components["schemas"]["MirrorModel"][];
-                /** Height M */
-                height_m: number | null;
-                /**
-                 * Roofline M
-                 * @default []
-                 */
-                roofline_m: [
-                    number,
-                    number
-                ][];
-                /**
-                 * Assumed
-                 * @default []
-                 */
-                assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
-            };
+            /** Body */
+            body: components["schemas"]["VehicleDocument"];
             /** Slips */
             slips: components["schemas"]["SlipOut"][];
         };
@@ -3349,12 +3207,26 @@ export interface components {
             ][][];
             /** Mirrors */
             mirrors: components["schemas"]["MirrorViewOut"][];
+            camera: components["schemas"]["CameraViewOut"] | null;
             /** Nearest */
             nearest: components["schemas"]["NearestOut"][];
             heights: components["schemas"]["HeightsOut"];
             assumed: components["schemas"]["AroundAssumed"];
             /** Turned Round */
             turned_round: boolean;
+        };
+        /**
+         * CameraViewOut
+         * @description What a rear camera shows of the ground; begins_m : behind the end, in the middle.
+         */
+        CameraViewOut: {
+            /** Ground M */
+            ground_m: [
+                number,
+                number
+            ][][];
+            /** Begins M */
+            begins_m: number | null;
         };
         /**
          * HeightsOut

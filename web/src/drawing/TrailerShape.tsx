@@ -4,7 +4,7 @@ import { ink } from "../theme";
 import { placed, useFrame } from "./frame";
 
 /** Where the trailer's axle stands, given where the towing vehicle does. */
-export const trailerPose = (trailer: TrailerBody, at: BackingPoint): Pose => {
+export const trailerPose = (trailer: TrailerBody, at: Props["at"]): Pose => {
   const [x, y] = placed(at, [trailer.hitch_ahead_of_axle_m, 0]);
   const behind = placed({ x_m: x, y_m: y, heading_deg: at.trailer_heading_deg }, [
     -trailer.kingpin_to_axle_m,
@@ -15,7 +15,7 @@ export const trailerPose = (trailer: TrailerBody, at: BackingPoint): Pose => {
 
 interface Props {
   trailer: TrailerBody;
-  at: BackingPoint;
+  at: Pick<BackingPoint, "x_m" | "y_m" | "heading_deg" | "trailer_heading_deg">;
   look: "ghost" | "now";
 }
 

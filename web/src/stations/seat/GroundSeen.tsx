@@ -5,6 +5,7 @@ import { type PointerEvent, useId, useState } from "react";
 import type { Around, Point, Pose, SeatBody, VehicleBody } from "../../api/types";
 import { useFrame } from "../../drawing/frame";
 import { Slab } from "../../drawing/Slab";
+import { TrailerShape } from "../../drawing/TrailerShape";
 import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
@@ -17,7 +18,17 @@ interface Props {
   around: Around;
 }
 
+/** The end of the vehicle and of what it tows, m ahead of the rear axle. */
+const tailOf = (vehicle: VehicleBody) => {
+  const { trailer } = vehicle;
+  const own = -rearOverhang(vehicle);
+  if (!trailer) return own;
+  const nose = trailer.hitch_ahead_of_axle_m + trailer.front_of_kingpin_m;
+  return Math.min(own, nose - trailer.length_m);
+};
+
 const HERE: Pose = { x_m: 0, y_m: 0, heading_deg: 0 };
+const IN_LINE = { ...HERE, trailer_heading_deg: 0 };
 /** As much of it as is drawn round the vehicle, m. */
 const ROUND = 7.4;
 
@@ -25,7 +36,7 @@ export const GroundSeen = ({ vehicle, seat, around }: Props) => {
   const [at, setAt] = useState<Point | null>(null);
   const reach = vehicle.width_m / 2 + ROUND;
   const bounds = {
-    left: -rearOverhang(vehicle) - ROUND,
+    left: tailOf(vehicle) - ROUND,
     right: noseX(vehicle) + ROUND,
     bottom: -reach,
     top: reach,
@@ -35,9 +46,10 @@ export const GroundSeen = ({ vehicle, seat, around }: Props) => {
       <Slab
         bounds={bounds}
         label={t("seat.ground from this seat", { name: vehicle.name, seat: seat.name })}
-        overlay={<Legend />}
+        overlay={<Legend camera={around.camera !== null} />}
       >
         <Areas around={around} />
+        {vehicle.trailer && <TrailerShape trailer={vehicle.trailer} at={IN_LINE} look="now" />}
         <VehicleShape vehicle={vehicle} pose={HERE} look="start" />
         <Pointed at={at} onPoint={setAt} />
       </Slab>
@@ -83,11 +95,18 @@ const Areas = ({ around }: { around: Around }) => {
           />
         )),
       )}
+      {around.camera?.ground_m.map((outline) => (
+        <g key={`camera ${path(outline)}`} strokeWidth={2.5}>
+          {/* Dashes that stand out from what is light and from what is dark. */}
+          <path d={path(outline)} fill={ink.plum} fillOpacity={0.12} stroke={ink.chalk} />
+          <path d={path(outline)} fill="none" stroke={ink.plum} strokeDasharray="7 5" />
+        </g>
+      ))}
     </g>
   );
 };
 
-const Legend = () => (
+const Legend = ({ camera }: { camera: boolean }) => (
   <Box
     sx={{
       position: "absolute",
@@ -107,6 +126,7 @@ const Legend = () => (
         ["seat.seen directly", ink.chalk],
         ["seat.seen in a mirror", ink.pale],
         ["seat.hidden", "#2B3336"],
+        ...(camera ? [["seat.seen by the camera", ink.plum] as const] : []),
       ] as const
     ).map(([code, colour]) => (
       <Box key={code} sx={{ display: "flex", gap: 0.75, alignItems: "center" }}>

@@ -16,6 +16,7 @@ import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useMay } from "../../shell/useDocket";
 import { useRevise } from "../../shell/useRevise";
 import { t } from "../../words";
+import { CameraPanel } from "./CameraPanel";
 import { EyePanel } from "./EyePanel";
 import { GroundSeen } from "./GroundSeen";
 import { AddMirror, MirrorFields } from "./MirrorPanel";
@@ -165,6 +166,7 @@ const Seat = ({ vehicleRevision, seatRevision }: Props) => {
           {!readOnly && (
             <AddMirror vehicle={vehicle.body} seat={seat.body} edit={vehicle.edit} put={setKey} />
           )}
+          <CameraPanel vehicle={vehicle.body} edit={vehicle.edit} readOnly={readOnly} />
           {!readOnly && (
             <OwnMarks vehicle={vehicle.body} seat={seat.body} edit={seat.edit} put={setKey} />
           )}

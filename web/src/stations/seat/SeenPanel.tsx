@@ -29,6 +29,8 @@ export const SeenPanel = ({ vehicle, around }: Props) => {
           </Box>
         ))}
       </Box>
+      {around.camera && <Camera begins={around.camera.begins_m} />}
+      {vehicle.trailer && <Box sx={{ fontSize: 13 }}>{t("seat.trailer in line")}</Box>}
       <Typography variant="h2">{t("seat.mirrors")}</Typography>
       {around.mirrors.length === 0 && t("seat.no mirrors")}
       {around.mirrors.map((mirror) => (
@@ -46,6 +48,17 @@ export const SeenPanel = ({ vehicle, around }: Props) => {
         {t("seat.assumes heads", { turn, back })}
       </Typography>
     </>
+  );
+};
+
+const Camera = ({ begins }: { begins: Metres | null }) => {
+  const units = useUnits();
+  return (
+    <Box sx={{ fontSize: 14 }}>
+      {begins === null
+        ? t("seat.camera shows none")
+        : t("seat.camera shows from", { by: length(begins, units) })}
+    </Box>
   );
 };
 
