@@ -6,6 +6,7 @@ from xml.etree import ElementTree
 from playwright.sync_api import expect
 from pypdf import PdfReader
 
+from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from tests.browser.steps import INES, MAREN, TEODOR, calls, choose, sign_in, station
 
@@ -85,6 +86,40 @@ def test_the_near_mirror_is_dipped_and_told_at_the_first_stop_and_the_last(page)
     expect(listed.last).to_contain_text("restore mirror: the near mirror back, before you drive on")
     page.get_by_role("checkbox", name="Near mirror dipped").uncheck()
     expect(listed.first).not_to_contain_text("dip mirror")
+
+
+def test_a_mirror_that_is_dipped_and_set_back_is_noted_like_any_look(page):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Tomas Reyl")
+    page.get_by_role("checkbox", name="Near mirror dipped").check()
+    page.get_by_role("button", name="Use this sheet and drive").click()
+    page.get_by_role("button", name="Start the clock").click()
+    for mirror, done in (("dip", "done"), ("restore", "missed")):
+        look = page.get_by_role("group", name=re.compile(f"^Look \\d+, {mirror} mirror"))
+        look.get_by_role("button", name=done).click()
+        chosen = look.get_by_role("button", name=done)
+        expect(chosen).to_have_attribute("aria-pressed", "true")
+    page.get_by_role("button", name="Done: go and tape").click()
+    expect(page.get_by_text("dip mirror: done")).to_be_visible()
+    expect(page.get_by_text("restore mirror: missed")).to_be_visible()
+    attempt = Attempt.objects.get(cue_sheet__options__dipped=True)
+    assert attempt.notes["looks"][-2:] == ["done", "missed"]
+    sheet = attempt.cue_sheet
+    attempt.delete()
+    sheet.delete()
+
+
+def test_both_mirrors_stand_side_by_side_where_the_eyes_change_over(page):
+    sign_in(page, MAREN)
+    choose(page, "Learner", "Odile Marn")
+    calls(page).first.click()
+    expect(page.get_by_text("Now: left door mirror")).to_be_visible()
+    expect(page.get_by_text("Then, for the next stop: right door mirror")).to_be_visible()
+    page.get_by_role("button", name="Larger: Sight picture at call 1").click()
+    large = page.get_by_role("dialog", name="Sight picture at call 1")
+    expect(large.get_by_role("img", name=re.compile("^Sight picture"))).to_have_count(2)
+    large.get_by_role("button", name="Close").click()
+    expect(large).to_have_count(0)
 
 
 def test_the_ground_from_the_seat_its_mirrors_and_what_is_hidden_at_a_place(page):
