@@ -90,7 +90,7 @@ def test_the_near_mirror_is_dipped_and_told_at_the_first_stop_and_the_last(page)
 
 def test_a_mirror_that_is_dipped_and_set_back_is_noted_like_any_look(page):
     sign_in(page, MAREN)
-    choose(page, "Learner", "Tomas Reyl")
+    choose(page, "Learner", "Joss Amber")
     page.get_by_role("checkbox", name="Near mirror dipped").check()
     page.get_by_role("button", name="Use this sheet and drive").click()
     page.get_by_role("button", name="Start the clock").click()

@@ -38,7 +38,7 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
   const units = useUnits();
   const along = ruler(units);
   const total = plan.path.at(-1)?.s_m ?? 1;
-  const x = (m: Metres) => LEFT + (m / total) * Math.max(width - LEFT - RIGHT, 1);
+  const x = placedOn(total, width);
   const point = (event: PointerEvent) => {
     const box = event.currentTarget.getBoundingClientRect();
     const share = (event.clientX - box.left - LEFT) / Math.max(width - LEFT - RIGHT, 1);
@@ -77,17 +77,29 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
       onPointerDown={point}
       onPointerLeave={(e) => e.pointerType === "mouse" && onScrub(null)}
       onKeyDown={key}
-      sx={{ height: RIBBON_HEIGHT, touchAction: "pan-y", cursor: "ew-resize" }}
+      sx={{
+        // What is drawn is as wide as the box, and never the box as wide as what is drawn.
+        position: "relative",
+        height: RIBBON_HEIGHT,
+        touchAction: "pan-y",
+        cursor: "ew-resize",
+      }}
     >
       {width > 0 && (
-        <svg width={width} height={RIBBON_HEIGHT} style={{ display: "block" }} aria-hidden="true">
-          <Lanes width={width} lockTurns={lockTurns} unit={shortUnit(units)} />
-          <Axis total={total} along={along} x={x} />
-          <Hands plan={plan} lockTurns={lockTurns} toward={toward} x={x} />
-          <FirstStop x={x(0)} y={handsY(plan.path[0]?.turns ?? 0, lockTurns, toward)} />
-          <LastStop x={x(total)} y={handsY(plan.path.at(-1)?.turns ?? 0, lockTurns, toward)} />
-          <Windows plan={plan} x={x} active={active} onCall={onCall} />
-          <RibbonLooks looks={plan.looks} x={x} y={LANES.eyes} end={width - 8} />
+        <svg
+          width={width}
+          height={RIBBON_HEIGHT}
+          style={{ display: "block", position: "absolute" }}
+          aria-hidden="true"
+        >
+          <Standing
+            width={width}
+            plan={plan}
+            lockTurns={lockTurns}
+            toward={toward}
+            active={active}
+            onCall={onCall}
+          />
           {s !== null && (
             <path
               d={`M${x(s)} 8V${LANES.axis - 8}`}
@@ -99,6 +111,31 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
         </svg>
       )}
     </Box>
+  );
+});
+
+const placedOn = (total: Metres, width: number) => (m: Metres) =>
+  LEFT + (m / total) * Math.max(width - LEFT - RIGHT, 1);
+
+type StandingProps = Pick<Props, "plan" | "lockTurns" | "toward" | "active" | "onCall"> & {
+  width: number;
+};
+
+/** Everything but the place that is followed. */
+const Standing = memo(({ width, plan, lockTurns, toward, active, onCall }: StandingProps) => {
+  const units = useUnits();
+  const total = plan.path.at(-1)?.s_m ?? 1;
+  const x = placedOn(total, width);
+  return (
+    <>
+      <Lanes width={width} lockTurns={lockTurns} unit={shortUnit(units)} />
+      <Axis total={total} along={ruler(units)} x={x} />
+      <Hands plan={plan} lockTurns={lockTurns} toward={toward} x={x} />
+      <FirstStop x={x(0)} y={handsY(plan.path[0]?.turns ?? 0, lockTurns, toward)} />
+      <LastStop x={x(total)} y={handsY(plan.path.at(-1)?.turns ?? 0, lockTurns, toward)} />
+      <Windows plan={plan} x={x} active={active} onCall={onCall} />
+      <RibbonLooks looks={plan.looks} x={x} y={LANES.eyes} end={width - 8} />
+    </>
   );
 });
 

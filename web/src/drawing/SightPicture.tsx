@@ -1,6 +1,6 @@
 /** What the driver sees at a moment: polygons as the core painted them, in their order. */
 
-import { useId } from "react";
+import { memo, useId } from "react";
 import type { CueMarks, Frame, Glass, Part, Picture } from "../api/types";
 import { ink } from "../theme";
 
@@ -87,7 +87,8 @@ export const SightPicture = ({ picture, moved, label }: Props) => {
   );
 };
 
-const Parts = ({ parts }: { parts: readonly Part[] }) => (
+/** The cabin stands while the rest moves. */
+const Parts = memo(({ parts }: { parts: readonly Part[] }) => (
   <>
     {parts.map((part, i) => (
       <path
@@ -101,7 +102,7 @@ const Parts = ({ parts }: { parts: readonly Part[] }) => (
       />
     ))}
   </>
-);
+));
 
 interface LargeProps {
   glass: Glass;

@@ -1,6 +1,6 @@
 /** The plan: tarmac and chalk, to scale, the same drawing in every station. */
 import Box from "@mui/material/Box";
-import type { ReactNode } from "react";
+import { type ReactNode, useMemo } from "react";
 import { ruler } from "../shell/units";
 import { useUnits } from "../shell/useDocket";
 import { ink } from "../theme";
@@ -25,7 +25,12 @@ interface Props {
 export const Slab = ({ bounds, label, children, overlay, named = true }: Props) => {
   const [ref, { width, height }] = useSize();
   const ready = width > 0 && height > 0;
-  const frame = makeFrame(Math.max(width, 1), Math.max(height, 1), bounds, named);
+  // The same as long as nothing of it changes: all that is drawn is drawn by it.
+  const { left, right, bottom, top } = bounds;
+  const frame = useMemo(
+    () => makeFrame(Math.max(width, 1), Math.max(height, 1), { left, right, bottom, top }, named),
+    [width, height, left, right, bottom, top, named],
+  );
   return (
     <Box
       ref={ref}

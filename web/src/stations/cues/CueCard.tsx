@@ -36,19 +36,12 @@ interface Props {
 }
 
 export const CueCard = memo((props: Props) => {
-  const { active, plan, method, spot, sights, then, followed, moved, picked, pick, play, teach } =
-    props;
-  const call = plan.calls[active - 1];
-  const stop = active === 0 ? "first" : "last";
-  const title = call
-    ? t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })
-    : t(`cues.${stop} stop`);
-  const where = call ? null : active === 0 ? plan.begins.text : plan.ends.text;
+  const { moved, then, ...words } = props;
+  const { active, plan, spot } = words;
   const views = [
     ...viewOf(spot, pictureLabel(plan, active)),
     ...viewOf(then, pictureLabel(plan, active + 1)),
   ];
-  const seen = call ? call.seen.text : spot?.seen?.text;
   return (
     <Box
       sx={{
@@ -89,33 +82,48 @@ export const CueCard = memo((props: Props) => {
           </Box>
         )}
       </Box>
-      <Paper sx={{ p: 1.5, pt: 1, flexShrink: 0 }}>
-        <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
-          {title}
-        </Typography>
-        {where && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{where}</Typography>}
-        {seen && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{seen}</Typography>}
-        {spot?.felt && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{spot.felt.text}</Typography>}
-        {call && <OfCall call={call} plan={plan} />}
-        {restsOn(spot).map((said) => (
-          <Typography key={said} sx={{ fontSize: 13, mt: 0.75 }}>
-            {said}
-          </Typography>
-        ))}
-        {call && <Held sights={sights} step={call.leg} />}
-        {spot && (
-          <Candidates
-            key={active}
-            spot={spot}
-            followed={followed}
-            picked={picked}
-            pick={pick}
-            play={call && plan.feasible ? play : null}
-            teach={call ? teach : null}
-          />
-        )}
-      </Paper>
+      <Words {...words} />
     </Box>
+  );
+});
+
+/** Apart from the picture, which moves while all of this stands. */
+const Words = memo((props: Omit<Props, "moved" | "then">) => {
+  const { active, plan, method, spot, sights, followed, picked, pick, play, teach } = props;
+  const call = plan.calls[active - 1];
+  const stop = active === 0 ? "first" : "last";
+  const title = call
+    ? t("cues.call", { number: call.number, say: method.steps[call.leg]?.say })
+    : t(`cues.${stop} stop`);
+  const where = call ? null : active === 0 ? plan.begins.text : plan.ends.text;
+  const seen = call ? call.seen.text : spot?.seen?.text;
+  return (
+    <Paper sx={{ p: 1.5, pt: 1, flexShrink: 0 }}>
+      <Typography variant="h2" sx={{ lineHeight: 1.25 }}>
+        {title}
+      </Typography>
+      {where && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{where}</Typography>}
+      {seen && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{seen}</Typography>}
+      {spot?.felt && <Typography sx={{ fontSize: 14, mt: 0.5 }}>{spot.felt.text}</Typography>}
+      {call && <OfCall call={call} plan={plan} />}
+      {restsOn(spot).map((said) => (
+        <Typography key={said} sx={{ fontSize: 13, mt: 0.75 }}>
+          {said}
+        </Typography>
+      ))}
+      {call && <Held sights={sights} step={call.leg} />}
+      {spot && (
+        <Candidates
+          key={active}
+          spot={spot}
+          followed={followed}
+          picked={picked}
+          pick={pick}
+          play={call && plan.feasible ? play : null}
+          teach={call ? teach : null}
+        />
+      )}
+    </Paper>
   );
 });
 

@@ -15,6 +15,7 @@ import { Failure, Waiting } from "../../shell/states";
 import { useDocket, useMay } from "../../shell/useDocket";
 import { useLast } from "../../shell/useLast";
 import { useRevise } from "../../shell/useRevise";
+import { useSteady } from "../../shell/useSteady";
 import { useVocabulary } from "../../shell/useVocabulary";
 import { ink } from "../../theme";
 import { t } from "../../words";
@@ -68,20 +69,17 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const sights = useSights(docket, options, changed, settled);
   const [s, setS] = useState<number | null>(null);
   const [active, setActive] = useState(1);
-  const pick = useCallback(
-    (key: string | null) => {
-      const { [active]: _, ...others } = cue.options.picks ?? {};
-      cue.change({ picks: key === null ? others : { ...others, [active]: key } });
-    },
-    [active, cue.options, cue.change],
-  );
+  const pick = useSteady((key: string | null) => {
+    const { [active]: _, ...others } = cue.options.picks ?? {};
+    cue.change({ picks: key === null ? others : { ...others, [active]: key } });
+  });
   /** The step that ends at the call waits for this cue from now on: a change to the method. */
-  const teach = (one: Pointed) => {
+  const teach = useSteady((one: Pointed) => {
     const call = shown?.calls[active - 1];
     if (!call) return;
     draft.edit(changeStep(draft.body, call.leg - 1, { until: waitingFor(one, ground.side) }));
     setEditing(true);
-  };
+  });
   const [moved, setMoved] = useState({ call: 1, by: 0 });
   const by = moved.call === active ? moved.by : 0;
   const move = useCallback((metres: number) => setMoved({ call: active, by: metres }), [active]);

@@ -40,30 +40,27 @@ interface Props {
 
 export const PlanSlab = memo((props: Props) => {
   const { plan, ground } = props;
-  const { Scene } = PLACES[ground.goal.kind];
+  const { live, active = 0, bare = false, ...standing } = props;
   return (
     <Slab bounds={plan.drawing.view} label={t("cues.plan of the manoeuvre", { name: ground.name })}>
-      <Scene ground={ground} />
-      <PlanDrawing {...props} />
+      <Standing {...standing} bare={bare} />
+      {live && (
+        <VehicleShape vehicle={props.vehicle} pose={live} look="live" wheelDeg={live.wheel_deg} />
+      )}
+      {!bare && <Calls plan={plan} active={active} />}
     </Slab>
   );
 });
 
-const PlanDrawing = (props: Props) => {
-  const {
-    plan,
-    vehicle,
-    live = null,
-    played = null,
-    rescue = null,
-    active = 0,
-    bare = false,
-    met = false,
-  } = props;
+/** Everything but what moves while the ribbon is followed. */
+const Standing = memo((props: Omit<Props, "live" | "active">) => {
+  const { plan, vehicle, ground, played = null, rescue = null, bare = false, met = false } = props;
+  const { Scene } = PLACES[ground.goal.kind];
   const frame = useFrame();
   const rear = plan.path.map((p): Point => [p.x_m, p.y_m]);
   return (
     <g>
+      <Scene ground={ground} />
       {plan.swept_m.map((part, i) => (
         <path
           // biome-ignore lint/suspicious/noArrayIndexKey: parts of one outline have no other name
@@ -84,20 +81,23 @@ const PlanDrawing = (props: Props) => {
       {met && <Met plan={plan} vehicle={vehicle} />}
       {played && <PlayedPath path={played.path} vehicle={vehicle} look="played" />}
       {rescue && <PlayedPath path={rescue.path} vehicle={vehicle} look="saved" />}
-      {live && <VehicleShape vehicle={vehicle} pose={live} look="live" wheelDeg={live.wheel_deg} />}
-      {(bare ? [] : plan.calls).map((call) => (
-        <CallDisc
-          key={call.number}
-          x={frame.x(call.x_m)}
-          y={frame.y(call.y_m)}
-          label={String(call.number)}
-          stop={call.number === plan.calls.length}
-          active={call.number === active}
-        />
-      ))}
     </g>
   );
-};
+});
+
+const Calls = memo(({ plan, active }: Pick<Props, "plan"> & { active: number }) => {
+  const frame = useFrame();
+  return plan.calls.map((call) => (
+    <CallDisc
+      key={call.number}
+      x={frame.x(call.x_m)}
+      y={frame.y(call.y_m)}
+      label={String(call.number)}
+      stop={call.number === plan.calls.length}
+      active={call.number === active}
+    />
+  ));
+});
 
 /** The vehicle where it is nearest to anything, or deepest in it, the wheels as turned. */
 const Met = ({ plan, vehicle }: Pick<Props, "plan" | "vehicle">) =>
