@@ -10,6 +10,7 @@ import { decimal, t } from "../words";
 import { handsY, LANES } from "./lanes";
 import { CallDisc, FirstStop, LastStop } from "./marks";
 import { RibbonLooks } from "./RibbonLooks";
+import { type Scrub, useScrubbed } from "./scrub";
 import { useSize } from "./useSize";
 
 // A call that may move freely was tried this far each way, m; the core's figure.
@@ -27,13 +28,13 @@ interface Props {
   plan: Plan;
   lockTurns: number;
   toward: 1 | -1;
-  s: Metres | null;
+  scrub: Scrub;
   active: number;
-  onScrub: (s: Metres | null) => void;
   onCall: (number: number) => void;
 }
 
-export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCall }: Props) => {
+export const Ribbon = memo(({ plan, lockTurns, toward, scrub, active, onCall }: Props) => {
+  const s = useScrubbed(scrub);
   const [ref, { width }] = useSize();
   const units = useUnits();
   const along = ruler(units);
@@ -42,7 +43,7 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
   const point = (event: PointerEvent) => {
     const box = event.currentTarget.getBoundingClientRect();
     const share = (event.clientX - box.left - LEFT) / Math.max(width - LEFT - RIGHT, 1);
-    onScrub(Math.min(Math.max(share, 0), 1) * total);
+    scrub.set(Math.min(Math.max(share, 0), 1) * total);
   };
   const key = (event: KeyboardEvent) => {
     const here = s ?? 0;
@@ -58,7 +59,7 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
     }[event.key];
     if (to === undefined) return;
     event.preventDefault();
-    onScrub(Math.min(Math.max(to, 0), total));
+    scrub.set(Math.min(Math.max(to, 0), total));
   };
   return (
     <Box
@@ -75,7 +76,7 @@ export const Ribbon = memo(({ plan, lockTurns, toward, s, active, onScrub, onCal
       })}
       onPointerMove={point}
       onPointerDown={point}
-      onPointerLeave={(e) => e.pointerType === "mouse" && onScrub(null)}
+      onPointerLeave={(e) => e.pointerType === "mouse" && scrub.set(null)}
       onKeyDown={key}
       sx={{
         // What is drawn is as wide as the box, and never the box as wide as what is drawn.

@@ -1,6 +1,38 @@
-/** Where the vehicle is after so many metres, between the path's samples. */
+/** The ribbon followed: where along the way somebody points, and where the vehicle is there. */
+import { useSyncExternalStore } from "react";
 import type { Metres, PathPoint } from "../api/types";
 
+/** How far along it is followed, null where nobody does: told to what draws it, and to nothing else. */
+export interface Scrub {
+  read: () => Metres | null;
+  set: (s: Metres | null) => void;
+  subscribe: (told: () => void) => () => void;
+}
+
+export const makeScrub = (): Scrub => {
+  let here: Metres | null = null;
+  const listening = new Set<() => void>();
+  return {
+    read: () => here,
+    set: (s) => {
+      here = s;
+      for (const told of listening) told();
+    },
+    subscribe: (told) => {
+      listening.add(told);
+      return () => listening.delete(told);
+    },
+  };
+};
+
+export const useScrubbed = (scrub: Scrub): Metres | null =>
+  useSyncExternalStore(scrub.subscribe, scrub.read);
+
+/** Whether anybody follows it at all. */
+export const useFollowed = (scrub: Scrub): boolean =>
+  useSyncExternalStore(scrub.subscribe, () => scrub.read() !== null);
+
+/** Where the vehicle is after so many metres, between the path's samples. */
 export const at = (path: readonly PathPoint[], s: Metres): PathPoint => {
   const last = path.at(-1);
   if (!last) throw new Error("at: a plan without a path; draw it only once it has come");

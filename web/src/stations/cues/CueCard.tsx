@@ -6,6 +6,7 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { memo } from "react";
 import type { Call, Frame, MethodBody, Metres, Plan, Pointed, Sights, Spot } from "../../api/types";
+import type { Scrub } from "../../drawing/scrub";
 import { Term } from "../../shell/Term";
 import { ink } from "../../theme";
 import { t } from "../../words";
@@ -26,8 +27,9 @@ interface Props {
   then: Spot | null;
   /** How far before and after its call a cue was looked for. */
   followed: Metres;
-  /** The picture rolled on; null where it stands at its call. */
-  moved: Frame | null;
+  /** The way as it is seen there, and how far along it is followed. */
+  film: readonly Frame[] | undefined;
+  scrub: Scrub;
   /** The cue that somebody chose there, by its key; null where the sharpest is told. */
   picked: string | null;
   pick: (key: string | null) => void;
@@ -36,7 +38,7 @@ interface Props {
 }
 
 export const CueCard = memo((props: Props) => {
-  const { moved, then, ...words } = props;
+  const { film, scrub, then, ...words } = props;
   const { active, plan, spot } = words;
   const views = [
     ...viewOf(spot, pictureLabel(plan, active)),
@@ -65,7 +67,7 @@ export const CueCard = memo((props: Props) => {
         }}
       >
         {spot ? (
-          <Views views={views} moved={moved} />
+          <Views views={views} film={film} scrub={scrub} />
         ) : (
           <Box
             role="status"
@@ -88,7 +90,7 @@ export const CueCard = memo((props: Props) => {
 });
 
 /** Apart from the picture, which moves while all of this stands. */
-const Words = memo((props: Omit<Props, "moved" | "then">) => {
+const Words = memo((props: Omit<Props, "film" | "scrub" | "then">) => {
   const { active, plan, method, spot, sights, followed, picked, pick, play, teach } = props;
   const call = plan.calls[active - 1];
   const stop = active === 0 ? "first" : "last";
@@ -138,7 +140,6 @@ const Held = ({ sights, step }: { sights: Sights | undefined; step: number }) =>
         </Typography>
         <Views
           views={[{ picture, through, label: t("cues.held meanwhile"), said: said[0]?.text ?? "" }]}
-          moved={null}
         />
       </Box>
     ));

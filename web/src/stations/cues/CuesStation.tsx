@@ -7,7 +7,7 @@ import { ApiError } from "../../api/client";
 import type { Docket, Plan, Pointed } from "../../api/types";
 import { Ribbon } from "../../drawing/Ribbon";
 import { SaveDrawing } from "../../drawing/SaveDrawing";
-import { at } from "../../drawing/scrub";
+import { makeScrub, useFollowed } from "../../drawing/scrub";
 import { PLACES } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { OnAHill } from "../../shell/OnAHill";
@@ -34,7 +34,7 @@ import { changesOver, spotAt } from "./told";
 import { Unseen } from "./Unseen";
 import { useCueOptions } from "./useCueOptions";
 import { usePlan } from "./usePlan";
-import { useMoved, useSights } from "./useSights";
+import { useFilm, useSights } from "./useSights";
 import { WayOut } from "./WayOut";
 import { WhoseSeat } from "./WhoseSeat";
 import { WhyNot } from "./WhyNot";
@@ -67,7 +67,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const changed = draft.changed ? draft.body : undefined;
   const { plan, options, settled, ahead } = usePlan(docket, cue.options, changed);
   const sights = useSights(docket, options, changed, settled);
-  const [s, setS] = useState<number | null>(null);
+  const [scrub] = useState(makeScrub);
   const [active, setActive] = useState(1);
   const pick = useSteady((key: string | null) => {
     const { [active]: _, ...others } = cue.options.picks ?? {};
@@ -91,7 +91,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   // The slab goes with the hand on a slider; what is read of the plan follows a moment later.
   const read = useDeferredValue(shown) ?? shown;
   const call = read?.calls[active - 1];
-  const rolled = useMoved(docket, options, changed, active, s);
+  const film = useFilm(docket, options, changed, active, useFollowed(scrub));
   if (plan.isPending && !shown) return <Waiting what={t("cues.working out the cues")} />;
   if (!(shown && read))
     return (
@@ -110,7 +110,6 @@ const Sheet = ({ docket }: { docket: Docket }) => {
   const vehicle = docket.vehicle.body;
   const method = draft.body;
   const { Aids, hill } = PLACES[ground.goal.kind];
-  const live = s === null ? null : at(shown.path, s);
   return (
     <Columns least={660} upright={700}>
       <Box
@@ -125,7 +124,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
           plan={shown}
           vehicle={vehicle}
           ground={ground}
-          live={live}
+          scrub={scrub}
           played={played}
           rescue={by === 0 || rescue?.cure === "drive on" ? null : (rescue ?? null)}
           active={active}
@@ -152,9 +151,8 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             plan={read}
             lockTurns={vehicle.steering.lock_turns}
             toward={ground.side === "left" ? 1 : -1}
-            s={s}
+            scrub={scrub}
             active={active}
-            onScrub={setS}
             onCall={setActive}
           />
           <SaveDrawing name={t("cues.ribbon")} ground={ink.sheet} at={{ right: 2, top: 2 }} />
@@ -184,7 +182,8 @@ const Sheet = ({ docket }: { docket: Docket }) => {
             sights={sights}
             then={changesOver(sights, active)}
             followed={sights?.followed_m ?? 0}
-            moved={rolled}
+            film={film}
+            scrub={scrub}
             picked={cue.options.picks?.[active] ?? null}
             pick={pick}
             play={move}

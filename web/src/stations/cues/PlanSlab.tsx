@@ -14,7 +14,7 @@ import { Dimension } from "../../drawing/Dimension";
 import { useFrame } from "../../drawing/frame";
 import { CallDisc } from "../../drawing/marks";
 import { Slab } from "../../drawing/Slab";
-import { at } from "../../drawing/scrub";
+import { at, type Scrub, useScrubbed } from "../../drawing/scrub";
 import { VehicleShape } from "../../drawing/VehicleShape";
 import { PLACES } from "../../places";
 import { length } from "../../shell/units";
@@ -26,7 +26,8 @@ interface Props {
   plan: Plan;
   vehicle: VehicleBody;
   ground: GroundBody;
-  live?: PathPoint | null;
+  /** Where along the way somebody points at the ribbon. */
+  scrub?: Scrub;
   /** The same with one call early or late. */
   played?: Played | null;
   /** How an attempt is saved from there. */
@@ -40,20 +41,18 @@ interface Props {
 
 export const PlanSlab = memo((props: Props) => {
   const { plan, ground } = props;
-  const { live, active = 0, bare = false, ...standing } = props;
+  const { scrub, active = 0, bare = false, ...standing } = props;
   return (
     <Slab bounds={plan.drawing.view} label={t("cues.plan of the manoeuvre", { name: ground.name })}>
       <Standing {...standing} bare={bare} />
-      {live && (
-        <VehicleShape vehicle={props.vehicle} pose={live} look="live" wheelDeg={live.wheel_deg} />
-      )}
+      {scrub && <Live plan={plan} vehicle={props.vehicle} scrub={scrub} />}
       {!bare && <Calls plan={plan} active={active} />}
     </Slab>
   );
 });
 
 /** Everything but what moves while the ribbon is followed. */
-const Standing = memo((props: Omit<Props, "live" | "active">) => {
+const Standing = memo((props: Omit<Props, "scrub" | "active">) => {
   const { plan, vehicle, ground, played = null, rescue = null, bare = false, met = false } = props;
   const { Scene } = PLACES[ground.goal.kind];
   const frame = useFrame();
@@ -84,6 +83,14 @@ const Standing = memo((props: Omit<Props, "live" | "active">) => {
     </g>
   );
 });
+
+/** The vehicle where the ribbon is followed to. */
+const Live = ({ plan, vehicle, scrub }: Pick<Props, "plan" | "vehicle"> & { scrub: Scrub }) => {
+  const s = useScrubbed(scrub);
+  if (s === null) return null;
+  const pose = at(plan.path, s);
+  return <VehicleShape vehicle={vehicle} pose={pose} look="live" wheelDeg={pose.wheel_deg} />;
+};
 
 const Calls = memo(({ plan, active }: Pick<Props, "plan"> & { active: number }) => {
   const frame = useFrame();

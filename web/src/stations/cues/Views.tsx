@@ -9,8 +9,10 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useId, useState } from "react";
 import type { Frame, Picture, Spot } from "../../api/types";
+import { frameAt } from "../../drawing/film";
 import { SaveDrawing } from "../../drawing/SaveDrawing";
 import { SightPicture } from "../../drawing/SightPicture";
+import { type Scrub, useScrubbed } from "../../drawing/scrub";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
 
@@ -40,11 +42,12 @@ export const viewOf = (spot: Spot | null, label: string): View[] =>
 interface Props {
   /** This stop, and the next one where it is looked for in the other mirror. */
   views: readonly View[];
-  /** This stop's picture rolled on; null where it stands at its call. */
-  moved: Frame | null;
+  /** The way as it is seen at this stop, and how far along it is followed; a picture stands else. */
+  film?: readonly Frame[] | undefined;
+  scrub?: Scrub;
 }
 
-export const Views = ({ views, moved }: Props) => {
+export const Views = ({ views, ...followed }: Props) => {
   const [large, setLarge] = useState(false);
   const heading = useId();
   if (views.length === 0) return null;
@@ -55,7 +58,7 @@ export const Views = ({ views, moved }: Props) => {
         onClick={() => setLarge(true)}
         sx={{ display: "block", width: "100%", textAlign: "left", cursor: "zoom-in" }}
       >
-        <Side views={views} moved={moved} />
+        <Side views={views} {...followed} />
       </ButtonBase>
       <Dialog
         open={large}
@@ -66,7 +69,7 @@ export const Views = ({ views, moved }: Props) => {
       >
         <DialogTitle id={heading}>{views[0]?.label}</DialogTitle>
         <DialogContent sx={{ px: { xs: 1, sm: 2 } }}>
-          <Side views={views} moved={moved} saved />
+          <Side views={views} {...followed} saved />
         </DialogContent>
         <DialogActions>
           <Button onClick={() => setLarge(false)}>{t("shell.close")}</Button>
@@ -77,7 +80,7 @@ export const Views = ({ views, moved }: Props) => {
 };
 
 /** Beside each other, one after the other in time. */
-const Side = ({ views, moved, saved = false }: Props & { saved?: boolean }) => (
+const Side = ({ views, film, scrub, saved = false }: Props & { saved?: boolean }) => (
   <Box
     sx={{
       display: "grid",
@@ -91,7 +94,11 @@ const Side = ({ views, moved, saved = false }: Props & { saved?: boolean }) => (
     {views.map(({ picture, label, through, said }, i) => (
       <Box key={label}>
         <Box sx={{ position: "relative" }}>
-          <SightPicture picture={picture} moved={i === 0 ? moved : null} label={label} />
+          {i === 0 && scrub ? (
+            <Followed picture={picture} label={label} film={film} scrub={scrub} />
+          ) : (
+            <SightPicture picture={picture} label={label} />
+          )}
           {saved && <SaveDrawing name={label} ground={ink.sky} at={{ right: 6, top: 6 }} />}
         </Box>
         {views.length > 1 && (
@@ -104,3 +111,15 @@ const Side = ({ views, moved, saved = false }: Props & { saved?: boolean }) => (
     ))}
   </Box>
 );
+
+interface FollowedProps extends Pick<View, "picture" | "label"> {
+  film: readonly Frame[] | undefined;
+  scrub: Scrub;
+}
+
+/** The picture rolled on as far as the ribbon is followed. */
+const Followed = ({ picture, label, film, scrub }: FollowedProps) => {
+  const s = useScrubbed(scrub);
+  const moved = film && s !== null ? frameAt(film, s) : null;
+  return <SightPicture picture={picture} moved={moved} label={label} />;
+};

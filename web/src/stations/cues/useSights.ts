@@ -1,9 +1,7 @@
 /** What is seen at every stop of the plan, and along its way while somebody follows the ribbon. */
 import { useQuery } from "@tanstack/react-query";
-import { useMemo } from "react";
 import { filmQuery, type planBody, sightsQuery } from "../../api/queries";
-import type { Docket, Frame, MethodBody, Metres, PlanOptions, Sights } from "../../api/types";
-import { frameAt } from "../../drawing/film";
+import type { Docket, Frame, MethodBody, PlanOptions, Sights } from "../../api/types";
 
 /** Asked for once the plan has settled: a slider on its way is not held up by pictures. */
 export const useSights = (
@@ -26,18 +24,16 @@ const sameDocket = (asked: ReturnType<typeof planBody>, docket: Docket): boolean
 
 const KINDS = ["vehicle", "seat", "ground", "method", "standard"] as const;
 
-/** The picture of a call's cue after so many metres; null where nobody follows, or it is not there yet. */
-export const useMoved = (
+/** The way as it is seen where a call's cue stands; nothing as long as nobody follows the ribbon. */
+export const useFilm = (
   docket: Docket,
   options: PlanOptions,
   changed: MethodBody | undefined,
   active: number,
-  s: Metres | null,
-): Frame | null => {
-  const film = useQuery({
+  followed: boolean,
+): readonly Frame[] | undefined =>
+  useQuery({
     ...filmQuery(docket, options, changed, active),
-    enabled: s !== null,
+    enabled: followed,
     retry: false,
   }).data;
-  return useMemo(() => (film && s !== null ? frameAt(film, s) : null), [film, s]);
-};
