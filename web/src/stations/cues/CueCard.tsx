@@ -113,7 +113,7 @@ const Words = memo((props: Omit<Props, "film" | "scrub" | "then">) => {
           {said}
         </Typography>
       ))}
-      {call && <Held sights={sights} step={call.leg} />}
+      {(call || active === 0) && <Held sights={sights} step={call?.leg ?? 0} />}
       {spot && (
         <Candidates
           key={active}

@@ -43,22 +43,6 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
           width={150}
           onCommit={(m) => m !== null && change({ kerb_circle_m: m })}
         />
-        <LengthField
-          label={t("seat.tyre width")}
-          metres={vehicle.tyre_width_m}
-          bare="cm"
-          readOnly={readOnly}
-          width={150}
-          onCommit={(m) => m !== null && edit(measured(vehicle, "tyre width", { tyre_width_m: m }))}
-        />
-        <LengthField
-          label={t("seat.corner cut")}
-          metres={vehicle.corner_cut_m}
-          bare="cm"
-          readOnly={readOnly}
-          width={150}
-          onCommit={(m) => m !== null && edit(measured(vehicle, "corners", { corner_cut_m: m }))}
-        />
         {!readOnly && <CircleByChalk take={(circle) => change({ kerb_circle_m: circle })} />}
       </Box>
       {steering.circles.map((c, i) => (
@@ -96,6 +80,24 @@ export const SteeringPanel = ({ vehicle, edit, readOnly }: Props) => {
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
         {t("seat.circles are diameters kerb", { basis })}
       </Typography>
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
+        <LengthField
+          label={t("seat.tyre width")}
+          metres={vehicle.tyre_width_m}
+          bare="cm"
+          readOnly={readOnly}
+          width={146}
+          onCommit={(m) => m !== null && edit(measured(vehicle, "tyre width", { tyre_width_m: m }))}
+        />
+        <LengthField
+          label={t("seat.corner cut")}
+          metres={vehicle.corner_cut_m}
+          bare="cm"
+          readOnly={readOnly}
+          width={146}
+          onCommit={(m) => m !== null && edit(measured(vehicle, "corners", { corner_cut_m: m }))}
+        />
+      </Box>
     </Box>
   );
 };
