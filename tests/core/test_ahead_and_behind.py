@@ -7,11 +7,20 @@ import numpy as np
 import pytest
 from faircorner.cues.candidates import candidates_of
 from faircorner.cues.cue_kinds import candidates
-from faircorner.cues.cue_kinds.edge import _INSIDE, tyres_ahead
+from faircorner.cues.cue_kinds.edge import _INSIDE, over_the_bonnet
+from faircorner.cues.cue_kinds.horizon import horizons
 from faircorner.cues.cue_kinds.parallel import parallels
 from faircorner.ground import Kerbline, Obstacle
 from faircorner.plane import to_body
-from faircorner.sight import beyond_glass, edge_sights, pane_hits, sight_of
+from faircorner.sight import (
+    ACUITY,
+    CRAWL,
+    REACTION,
+    beyond_glass,
+    edge_sights,
+    pane_hits,
+    sight_of,
+)
 from faircorner.sight.glass import mark_image, middle_marks
 from hypothesis import given
 from hypothesis import strategies as st
@@ -71,7 +80,7 @@ def parked(x, y=0.0, long=4.2, wide=1.7):
 
 def test_the_feet_of_its_tyres_are_seen_under_the_vehicle_ahead_and_their_place_is_assumed():
     seeing = seeing_with([parked(9.0)])
-    found = tyres_ahead(seeing)
+    found = over_the_bonnet(seeing)
     assert [one.cue.sighting.feature for one in found] == ["bonnet's edge"]
     assert found[0].cue.target == pytest.approx((9.0 + _INSIDE, seeing.seat.eye[1]), abs=0.01)
     told = candidates_of(seeing, found[0].cue)[0][0]
@@ -82,12 +91,12 @@ def test_the_feet_of_its_tyres_are_seen_under_the_vehicle_ahead_and_their_place_
     near = ahead_on_the_ground(seeing.vehicle, seeing.seat.eye)
     assert found[0].shown(9.0 + _INSIDE - near - 0.05)
     assert not found[0].shown(9.0 + _INSIDE - near + 0.05)
-    assert tyres_ahead(seeing_with([parked(6.0)])) == []
-    assert tyres_ahead(seeing_with([parked(9.0, y=2.4)])) == []
-    assert tyres_ahead(seeing_with([parked(-9.0)])) == []
+    assert over_the_bonnet(seeing_with([parked(6.0)])) == []
+    assert over_the_bonnet(seeing_with([parked(9.0, y=2.4)])) == []
+    assert over_the_bonnet(seeing_with([parked(-9.0)])) == []
     wall = Obstacle(name="wall", kind="wall", height=0.9,
                     polygon=np.array([(8.0, -3), (8.3, -3), (8.3, 3), (8.0, 3)]))  # fmt: skip
-    assert not tyres_ahead(seeing_with([wall, parked(9.0)]))[0].shown(0.0)
+    assert not over_the_bonnet(seeing_with([wall, parked(9.0)]))[0].shown(0.0)
 
 
 def turning(by, radius=7.0):
@@ -154,3 +163,58 @@ def test_cues_of_these_kinds_are_among_those_to_choose_from():
     seeing = seeing_with([parked(9.0)], [line], turning)
     marks = {one.cue.sighting.feature for one in candidates(seeing)}
     assert {"bonnet's edge", "dashboard"} <= marks
+
+
+@pytest.mark.parametrize("aslant", [-0.25, 0.0, 0.2])
+def test_a_kerbs_far_end_stands_where_the_heading_puts_it_however_far_off_it_is(aslant):
+    """By its direction alone: a kerb 2 m off and one 4 m off end at the same place."""
+    offsets = []
+    for off in (2.0, 4.0):
+        line = Kerbline(name="line", frame=(0.0, off, aslant), of_tyres=False)
+        seeing = seeing_with(kerblines=[line], onward=turning)
+        found = {one.cue.sighting.through: one for one in horizons(seeing)}
+        cue = found["windscreen"].cue
+        assert cue.sighting.bearing == pytest.approx(aslant, abs=0.02)
+        assert cue.sharpness.scatter == pytest.approx(
+            np.hypot(ACUITY * 7.0, REACTION * CRAWL), rel=1e-3
+        )
+        assert "the far end of the line" in str(cue.said)
+        offsets.append(cue.sighting.offset)
+    assert offsets[0] == pytest.approx(offsets[1], abs=0.02)
+    assert horizons(seeing_with(kerblines=[line])) == []
+    # What stands on the kerb's line hides where it leads.
+    wall = Obstacle(name="wall", kind="wall", height=2.0,
+                    polygon=np.array([(6.0, -9), (6.3, -9), (6.3, 9), (6.0, 9)]))  # fmt: skip
+    walled = seeing_with([wall], [line], turning)
+    assert "windscreen" not in {f.cue.sighting.through for f in horizons(walled)}
+
+
+def test_a_painted_line_across_the_way_is_told_past_the_bonnet_as_far_as_it_is_painted():
+    seeing = seeing_with()
+    eye = seeing.seat.eye[1]
+
+    def seen(begin, end):
+        painted = np.array([(9.0, begin), (9.0, end)])
+        goal = SimpleNamespace(aligned=lambda: (("stop line", painted),))
+        return over_the_bonnet(replace(seeing, ground=SimpleNamespace(
+            **{**vars(seeing.ground), "goal": goal})))  # fmt: skip
+
+    (found,) = seen(eye - 1.0, eye + 1.0)
+    assert found.cue.target == pytest.approx((9.0, eye), abs=0.01)
+    assert (found.cue.what, found.cue.assumed) == ("stop line", ())
+    assert seen(eye + 0.1, eye + 2.0) == []
+
+
+def test_a_painted_line_comes_parallel_in_the_mirror_beside_it_as_far_as_it_is_painted():
+    def seen(begin, end, aside):
+        painted = np.array([(begin, aside), (end, aside)])
+        base = seeing_with(onward=turning)
+        goal = SimpleNamespace(aligned=lambda: (("bay line", painted),))
+        ground = SimpleNamespace(**{**vars(base.ground), "goal": goal})
+        return {f.cue.sighting.through: f.cue for f in parallels(replace(base, ground=ground))}
+
+    assert seen(-7.0, 1.0, 1.9)["left door mirror"].what == "bay line"
+    assert seen(-7.0, 1.0, -1.9)["right door mirror"].what == "bay line"
+    assert "left door mirror" not in seen(-7.0, 1.0, -1.9)
+    # A short piece beside the mirror is no line to be parallel to.
+    assert "left door mirror" not in seen(0.5, 1.0, 1.9)

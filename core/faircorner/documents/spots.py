@@ -5,7 +5,6 @@ from typing import Any
 
 from faircorner.cues import Candidate, Cue, Film, Sights, Spot
 from faircorner.cues.candidates import FOLLOWED
-from faircorner.cues.cue_kinds.parallel import PARTS
 from faircorner.cues.pictured import CueMarks, Pictured
 from faircorner.documents.figures import figure, pose_document
 from faircorner.documents.pictures import (
@@ -60,7 +59,7 @@ def _pointed(cue: Cue) -> dict[str, Any]:
         "what": cue.what,
         "mark": cue.sighting.feature,
         "left": bool(cue.sighting.y > 0),
-        "taught": cue.sighting.feature not in (None, *PARTS),
+        "taught": cue.sighting.feature is not None and cue.waits,
         "scatter_m": figure(cue.sharpness.scatter),
     }
 

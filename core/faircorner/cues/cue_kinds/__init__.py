@@ -9,7 +9,8 @@ from functools import partial
 from typing import TypeAlias
 
 from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing
-from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen, tyres_ahead
+from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen, over_the_bonnet
+from faircorner.cues.cue_kinds.horizon import horizons
 from faircorner.cues.cue_kinds.mirror import in_mirrors
 from faircorner.cues.cue_kinds.parallel import parallels
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
@@ -36,7 +37,7 @@ Kind: TypeAlias = Callable[[Seeing], list[Found]]
 
 # Seen directly, in the order of what is waited for.
 _DIRECT: tuple[Kind, ...] = (edges_seen, things_seen)
-_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges, tyres_ahead, parallels)
+_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges, over_the_bonnet, parallels, horizons)
 # What leaves no more than this no mirror tells better, m.
 _KEEN = 0.10
 # How far a driver can lean in the belt, forward and back, the least first, m.

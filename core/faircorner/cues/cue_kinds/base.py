@@ -32,6 +32,8 @@ class Cue:
     runs : heading of an edge on the ground where it is met, rad; NaN for what stands upright
     said : what the driver sees, as its own kind tells it
     assumed : names of what of the thing itself nobody measured
+    kind : where more than one thing is seen of the same past the same mark, which one it is
+    waits : whether a step can wait for it by its name and mark
     """
 
     what: str
@@ -42,6 +44,8 @@ class Cue:
     said: Said
     runs: float = float("nan")
     assumed: tuple[str, ...] = ()
+    kind: str = ""
+    waits: bool = True
 
     @property
     def upright(self) -> bool:
@@ -50,7 +54,8 @@ class Cue:
     @property
     def key(self) -> str:
         """What it is, wherever it stands: in which glass, of what, past which mark."""
-        return f"{self.sighting.through} | {self.what} | {self.sighting.feature or ''}"
+        parts = (self.sighting.through, self.what, self.sighting.feature or "")
+        return " | ".join(str(part) for part in (*parts, *([self.kind] if self.kind else [])))
 
     @property
     def shows(self) -> bool:

@@ -1,5 +1,6 @@
 """An edge on the ground that runs through the picture at some height past a mark."""
 
+from collections.abc import Iterator
 from functools import cache, lru_cache
 from math import inf
 
@@ -21,11 +22,13 @@ from faircorner.plane import Floats, to_body, to_site
 from faircorner.said import Said
 from faircorner.sight import BONNET, SCREEN, EdgeSight, edge_sights
 
-__all__ = ["any_edges", "edge_said", "edges_seen", "tyres_ahead"]
+__all__ = ["any_edges", "edge_said", "edges_seen", "over_the_bonnet"]
 
 # How far in from a parked vehicle's end its tyres stand, m; assumed, and told so. And how square to
 # the own way its end must be to have a line of tyres at all.
 _INSIDE, _SQUARE = 0.75, 0.25
+# What lies across the way farther ahead is not stopped by, m.
+_AHEAD = 15.0
 
 
 @lru_cache(maxsize=AGAIN)
@@ -83,20 +86,40 @@ def _found(seeing: Seeing, line: Kerbline, sight: EdgeSight) -> Found:
 
 
 @lru_cache(maxsize=AGAIN)
-def tyres_ahead(seeing: Seeing) -> list[Found]:
-    """Where the tyres of a parked vehicle ahead stand on the road, over the own bonnet's edge."""
+def over_the_bonnet(seeing: Seeing) -> list[Found]:
+    """What lies across the way ahead, past the own bonnet's edge: where the tyres of a parked
+    vehicle stand on the road, and lines that are painted there.
+    """
     found: list[Found] = []
     for parked in seeing.ground.obstacles:
-        if parked.kind != "vehicle" or not seeing.looks_for(parked.name):
-            continue
-        line = _tyres_of(seeing, parked)
-        if line is None:
-            continue
-        for sight in edge_sights(seeing.vehicle, seeing.seat, seeing.onward, line, most=USELESS):
-            past, through = sight.sighting.feature, sight.sighting.through
-            if past in (BONNET, SCREEN) and through and _between(line, sight.ground):
-                found.append(_of_tyres(seeing, parked, line, sight))
+        if parked.kind == "vehicle" and seeing.looks_for(parked.name):
+            line = _tyres_of(seeing, parked)
+            if line is None:
+                continue
+            for sight in _past_the_bonnet(seeing, line):
+                said = Said("tyres over", through=sight.sighting.through or "", what=parked.name,
+                            place=sight.sighting.place)  # fmt: skip
+                found.append(_lying(seeing, parked.name, line, sight, said, under=parked))
+    for name, painted in seeing.ground.goal.aligned():
+        if seeing.looks_for(name):
+            for sight in _past_the_bonnet(seeing, painted):
+                said = edge_said(name, sight.sighting.through, sight.sighting.place)
+                found.append(_lying(seeing, name, painted, sight, said))
     return found
+
+
+def _past_the_bonnet(seeing: Seeing, line: Floats) -> Iterator[EdgeSight]:
+    """A line's sights, places (n, 2) m on the site, where it crosses straight ahead of the eye."""
+    a, b = to_body(seeing.pose, line[[0, -1]]) - [0.0, seeing.seat.eye[1]]
+    if a[1] * b[1] >= 0:
+        return
+    ahead = a[0] - a[1] * (b[0] - a[0]) / (b[1] - a[1]) - seeing.vehicle.nose
+    if not 0 < ahead < _AHEAD:
+        return
+    ends = line[[0, -1]]
+    for sight in edge_sights(seeing.vehicle, seeing.seat, seeing.onward, ends, most=USELESS):
+        if sight.sighting.feature in (BONNET, SCREEN) and sight.sighting.through:
+            yield sight
 
 
 def _tyres_of(seeing: Seeing, parked: Obstacle) -> Floats | None:
@@ -106,37 +129,36 @@ def _tyres_of(seeing: Seeing, parked: Obstacle) -> Floats | None:
     corners = to_body(seeing.pose, parked.polygon)
     near = corners[:, 0].argsort(kind="stable")[:2]
     a, b = corners[near]
-    level = abs(a[0] - b[0]) < _SQUARE * abs(a[1] - b[1])
-    if not level or min(a[0], b[0]) < seeing.vehicle.nose or min(a[1], b[1]) > 0 > max(a[1], b[1]):
+    if abs(a[0] - b[0]) >= _SQUARE * abs(a[1] - b[1]) or min(a[0], b[0]) < seeing.vehicle.nose:
         return None
     far = corners.mean(axis=0) - (a + b) / 2
     return to_site(seeing.pose, np.array([a, b]) + _INSIDE * far / np.linalg.norm(far))
 
 
-def _between(line: Floats, place: Floats) -> bool:
-    along = line[1] - line[0]
-    return bool(0 < (place - line[0]) @ along < along @ along)
-
-
-def _of_tyres(seeing: Seeing, parked: Obstacle, line: Floats, sight: EdgeSight) -> Found:
+def _lying(
+    seeing: Seeing, what: str, line: Floats, sight: EdgeSight, said: Said,
+    *, under: Obstacle | None = None,
+) -> Found:  # fmt: skip
+    """under : the thing that it is seen under, and whose tyres' place nobody measured"""
     sighting = sight.sighting
     cue = Cue(
-        what=parked.name,
+        what=what,
         sighting=sighting,
         sharpness=sight.sharpness,
         target=sight.ground,
         height=0.0,
-        runs=float(np.arctan2(*(line[1] - line[0])[::-1])),
-        said=Said("tyres over", through=sighting.through or "", what=parked.name,
-                  place=sighting.place),
-        assumed=("tyres' place",),
-    )  # fmt: skip
+        runs=float(np.arctan2(*(line[-1] - line[0])[::-1])),
+        said=said,
+        assumed=() if under is None else ("tyres' place",),
+        kind="ahead" if under is None else "tyres",
+        waits=False,
+    )
 
     @cache
     def shown(by: float) -> bool:
         place = sight.shown(by)
         return place is not None and not covered(
-            seeing, sighting.eye, by, np.append(place, 0.0), but=parked
+            seeing, sighting.eye, by, np.append(place, 0.0), but=under
         )
 
     return Found(cue=cue, moved=sight.moved, shown=shown)

@@ -30,11 +30,10 @@ from faircorner.sight import (
 )
 from faircorner.vehicle import Opening
 
-__all__ = ["PARALLEL", "PARTS", "parallels"]
+__all__ = ["PARALLEL", "parallels", "turned_per_metre"]
 
 # What it runs parallel to; no step can wait for that by name, for it waits to be parallel itself.
 FLANK, SILL, DASHBOARD, REAR_EDGE = "own flank", "window sill", "dashboard", "rear window's edge"
-PARTS = frozenset((FLANK, SILL, DASHBOARD, REAR_EDGE))
 # How far two lines in one glass run apart or together before the eye tells it, rad; assumed.
 PARALLEL = np.radians(1.0)
 # What runs aslant by more is not called parallel, rad; while it comes it is seen from farther.
@@ -80,7 +79,7 @@ def _straight(ground: Ground) -> Iterator[Straight]:
 @lru_cache(maxsize=AGAIN)
 def parallels(seeing: Seeing) -> list[Found]:
     """Every straight edge beside the vehicle that has just come parallel to it, in each mirror."""
-    turned = _turned_per_metre(seeing)
+    turned = turned_per_metre(seeing)
     if turned < 1e-3:
         return []
     scatter = float(np.hypot(PARALLEL / turned, REACTION * CRAWL))
@@ -94,7 +93,7 @@ def parallels(seeing: Seeing) -> list[Found]:
     return found
 
 
-def _turned_per_metre(seeing: Seeing) -> float:
+def turned_per_metre(seeing: Seeing) -> float:
     return abs(float(wrap(seeing.onward(0.1)[2] - seeing.onward(-0.1)[2]))) / 0.2
 
 
@@ -126,6 +125,7 @@ def _in_one(seeing: Seeing, looker: Looker, edge: Straight, scatter: float) -> I
         height=0.0,
         runs=float(edge.frame[2]),
         said=Said("edge runs parallel", through=mirror.name, what=edge.name),
+        waits=False,
     )
 
     @cache
@@ -179,6 +179,7 @@ def _in_pane(seeing: Seeing, pane: Opening, edge: Straight, scatter: float) -> I
         height=0.0,
         runs=float(edge.frame[2]),
         said=Said("edge runs parallel to", through=pane.name, what=edge.name, part=part),
+        waits=False,
     )
 
     @cache

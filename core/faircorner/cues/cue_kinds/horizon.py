@@ -1,0 +1,88 @@
+"""Where a straight kerb runs out of sight: its direction, and so the own heading, past a mark."""
+
+from collections.abc import Iterator
+from functools import cache, lru_cache
+
+import numpy as np
+
+from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing, covered
+from faircorner.cues.cue_kinds.parallel import turned_per_metre
+from faircorner.ground import Kerbline
+from faircorner.plane import Floats, to_body, to_site
+from faircorner.said import Said
+from faircorner.sight import (
+    ACUITY,
+    CRAWL,
+    LEAN,
+    REACTION,
+    Sharpness,
+    beyond_glass,
+    image_height,
+    image_moved,
+    pane_hits,
+    pane_of,
+    sight_of,
+)
+
+__all__ = ["horizons"]
+
+# So far off a kerb has no breadth left, m; and so far the way to it must be free.
+_FAR, _FREE = 400.0, 30.0
+
+
+@lru_cache(maxsize=AGAIN)
+def horizons(seeing: Seeing) -> list[Found]:
+    """Where every straight kerb ends to the eye, both ways, as the vehicle turns enough to tell."""
+    turned = turned_per_metre(seeing)
+    scatter = float(np.hypot(ACUITY / turned if turned else np.inf, REACTION * CRAWL))
+    if scatter > USELESS:
+        return []
+    return [
+        found
+        for line in seeing.ground.kerblines
+        if line.radius is None and not line.across and seeing.looks_for(line.name)
+        for way in (0.0, np.pi)
+        for found in _one_way(seeing, line, float(line.frame[2]) + way, scatter)
+    ]
+
+
+def _one_way(seeing: Seeing, line: Kerbline, way: float, scatter: float) -> Iterator[Found]:
+    target = line.frame[:2] + _FAR * np.array([np.cos(way), np.sin(way)])
+    # Level with the eye it lies on the horizon.
+    high = float(seeing.seat.eye[2])
+    sighting = sight_of(seeing.vehicle, seeing.seat, seeing.pose, target, high)
+    moved = image_moved(seeing.vehicle, sighting, seeing.onward, target)
+    if sighting.through is None or moved is None or not _free(seeing, sighting.eye, target, 0.0):
+        return
+    pane, level = pane_of(seeing.vehicle, sighting), image_height(seeing.pose, sighting, target)
+    cue = Cue(
+        what=line.name,
+        sighting=sighting,
+        sharpness=Sharpness(scatter=scatter, lean=LEAN),
+        target=target,
+        height=high,
+        said=Said("horizon stands", through=sighting.through, what=line.name, place=sighting.place),
+        kind="horizon",
+        waits=False,
+    )
+
+    @cache
+    def shown(by: float) -> bool:
+        place = np.append(to_body(seeing.onward(by), target[None])[0], level)[None]
+        return (
+            pane is not None
+            and np.array_equal(seeing.seat.eye_toward(place[0]), sighting.eye)
+            and not np.isnan(pane_hits(pane, sighting.eye, place)[0, 0])
+            and not beyond_glass(seeing.vehicle, sighting.eye, place)[0]
+            and _free(seeing, sighting.eye, target, by)
+        )
+
+    yield Found(cue=cue, moved=moved, shown=shown)
+
+
+def _free(seeing: Seeing, eye: Floats, target: Floats, by: float) -> bool:
+    """Whether nothing that stands there hides where the kerb leads to."""
+    stood = to_site(seeing.onward(by), eye[None, :2])[0]
+    off = target - stood
+    place = stood + _FREE * off / np.linalg.norm(off)
+    return covered(seeing, eye, by, np.append(place, eye[2])) is None
