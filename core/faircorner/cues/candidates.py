@@ -17,7 +17,7 @@ from faircorner.vehicle import Vehicle
 __all__ = ["FOLLOWED", "REVERSED", "Candidate", "at_mark", "candidates_of"]
 
 # How many are told in full: whoever wants another points it out.
-_MOST = 5
+_MOST = 4
 # Where before a call and after it a cue is followed, m.
 _STATIONS = (0.25, 0.5, 1.0, 1.5)
 FOLLOWED = _STATIONS[-1]
