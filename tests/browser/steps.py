@@ -61,6 +61,8 @@ def station(page, name):
 def desk(page, name):
     page.get_by_role("navigation").get_by_role("link", name=name, exact=True).click()
     expect(page.get_by_role("heading", name=name, level=1)).to_be_visible()
+    # What is still to come would move what a hand goes to.
+    expect(page.locator(".MuiCircularProgress-root")).to_have_count(0)
 
 
 def field(page, label):
