@@ -3,7 +3,7 @@ from typing import Literal
 
 from django.db.models import Prefetch, Q
 from django.db.models.functions import Lower
-from faircorner.documents.around import around_document
+from faircorner.documents.around import around_document, more_mirrors_document
 from faircorner.documents.eyes import eye_document, find_eye
 from faircorner.documents.ground import (
     ground_document,
@@ -12,7 +12,7 @@ from faircorner.documents.ground import (
     thing_document,
 )
 from faircorner.documents.reading import read_document
-from faircorner.documents.usual import UsualRequest, more_mirrors, slips_of, usual_vehicle
+from faircorner.documents.usual import UsualRequest, slips_of, usual_vehicle
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.ground import (
     KINDS,
@@ -32,7 +32,7 @@ from faircorner.model import inside
 from faircorner.said import names
 from faircorner.sides import turned_back
 from faircorner.sight import Seat
-from faircorner.vehicle import Vehicle, circle_of_arc
+from faircorner.vehicle import circle_of_arc
 from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
 from ninja.pagination import paginate
@@ -207,26 +207,27 @@ def seat_eye(request: Caller, body: EyeIn) -> object:
 @router.post("/vehicles/around", response=AroundOut, operation_id="vehicle_around")
 def vehicle_around(request: Caller, body: AroundIn) -> object:
     """What a driver sees of the ground round a vehicle: directly, in its mirrors, not at all."""
-    vehicle, seat = _seated(body)
+    document, seat = _seated(body)
+    with inside("vehicle"):
+        vehicle = document.build()
+    with inside("seat"):
+        vehicle = seat.sits_in(vehicle)
     return around_document(vehicle, seat)
 
 
 @router.post("/vehicles/mirrors", response=MoreMirrorsOut, operation_id="vehicle_mirrors")
 def vehicle_mirrors(request: Caller, body: AroundIn) -> object:
     """Mirrors that such a vehicle could have and this one has not, as they usually are."""
-    vehicle, seat = _seated(body)
-    heavy = body.vehicle.get("class") != "car"
-    kerb = -1.0 if seat.eye[1] > 0 else 1.0
-    return {"mirrors": more_mirrors(vehicle, heavy=heavy, kerb=kerb)}
-
-
-def _seated(body: AroundIn) -> tuple[Vehicle, Seat]:
+    document, seat = _seated(body)
     with inside("vehicle"):
-        vehicle = read_document("vehicle", body.vehicle).build()
+        return more_mirrors_document(document, seat)
+
+
+def _seated(body: AroundIn) -> tuple[VehicleDocument, Seat]:
+    with inside("vehicle"):
+        vehicle = read_document("vehicle", body.vehicle)
     with inside("seat"):
-        seat = read_document("seat", body.seat).build()
-        vehicle = seat.sits_in(vehicle)
-    return vehicle, seat
+        return vehicle, read_document("seat", body.seat).build()
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")

@@ -46,6 +46,7 @@ class Neighbour:
 
     @property
     def said(self) -> Iterator[Said]:
+        """What each does to the stop; that neither does, where that is so."""
         told = False
         for late, by, codes in (
             (self.wider, _WIDER, ("wider late", "wider early", "wider and gone")),
@@ -164,8 +165,8 @@ def _neighbour(seeing: Seeing, found: Found) -> Neighbour | None:
     if parked is None or found.moved is None:
         return None
     middle, long = parked.polygon.mean(axis=0), _longest_side(parked.polygon)
-    off = cue.target - middle
-    outward, end = off @ (across := np.array([-long[1], long[0]])), off @ long
+    off, across = cue.target - middle, np.array([-long[1], long[0]])
+    outward, end = off @ across, off @ long
     beyond = (seeing.ground.berth.frame[:2] - middle) @ long * end < 0
     return Neighbour(
         wider=_late_with(found, np.sign(outward) * across * _WIDER / 2),

@@ -6,11 +6,13 @@ from typing import Any
 import numpy as np
 
 from faircorner.documents.figures import figure
+from faircorner.documents.usual import more_mirrors
+from faircorner.documents.vehicle import VehicleDocument
 from faircorner.plane import Floats
 from faircorner.sight import BACK, LOOKED, TURN, Seat, around
 from faircorner.vehicle import Vehicle
 
-__all__ = ["around_document"]
+__all__ = ["around_document", "more_mirrors_document"]
 
 
 def around_document(vehicle: Vehicle, seat: Seat) -> dict[str, Any]:
@@ -40,6 +42,16 @@ def around_document(vehicle: Vehicle, seat: Seat) -> dict[str, Any]:
                     "looked_m": LOOKED},
         "turned_round": seat.looking_back is not None,
     }  # fmt: skip
+
+
+def more_mirrors_document(document: VehicleDocument, seat: Seat) -> dict[str, Any]:
+    """Mirrors that such a vehicle could have and this one has not, as they usually are.
+
+    Raises InputError naming what of the vehicle cannot be.
+    """
+    # A kerb-side mirror hangs where the driver does not sit.
+    kerb = -1.0 if seat.eye[1] > 0 else 1.0
+    return {"mirrors": more_mirrors(document.build(), heavy=document.kind != "car", kerb=kerb)}
 
 
 def _outlines(outlines: tuple[Floats, ...]) -> list[list[list[float]]]:

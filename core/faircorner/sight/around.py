@@ -232,9 +232,8 @@ def _in_mirrors(vehicle: Vehicle, seat: Seat, places: Floats) -> dict[str, Bools
         if looker.faced:
             glass = looker.on_glass(places)
             on = ~np.isnan(glass[:, 0])
-            at = mirror.centre + glass[on] @ np.array([mirror.across, mirror.up])
             there[on] = looker.shows_at(glass[on], places[on])
-            there[on] &= ~stopped(towed_blocks(vehicle), at, places[on])
+            there[on] &= ~stopped(towed_blocks(vehicle), looker.placed(glass[on]), places[on])
             if mirror.set_for == "behind":
                 # From within the road behind shows through glass alone.
                 there &= _through(vehicle, mirror.centre, places)

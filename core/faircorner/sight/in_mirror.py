@@ -138,7 +138,7 @@ class Looker:
             along = (then[n] - here[n]) * (1.0 if off * offset >= 0 else -1.0)
             yield int(i), InMirror(
                 mark=self.marks[k].named(told), told=told, offset=offset,
-                hit=self._placed(points[n]), place=places[n],
+                hit=self.placed(points[n]), place=places[n],
                 scatter=self._scatter((after - before) / (2 * NEAR), told),
                 moved=self._mover(onward, lines[i], self.marks[k], along, offset),
             )  # fmt: skip
@@ -157,10 +157,10 @@ class Looker:
         away = np.hypot(points[:, 0], points[:, 1])
         inside = points * np.maximum(1 - _RIM / np.maximum(away, _RIM), 0.0)[:, None]
         there = intersects_xy(self.mirror.face, inside[:, 0], inside[:, 1])
-        free = ~stopped(blocks_of(self.vehicle), self._placed(points), places)
+        free = ~stopped(blocks_of(self.vehicle), self.placed(points), places)
         return np.asarray(there & free)
 
-    def _placed(self, points: Floats) -> Floats:
+    def placed(self, points: Floats) -> Floats:
         """Points of the glass (..., 2) in the vehicle's frame, (..., 3)."""
         mirror = self.mirror
         return np.asarray(

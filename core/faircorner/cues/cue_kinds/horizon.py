@@ -7,8 +7,9 @@ import numpy as np
 
 from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing, covered
 from faircorner.cues.cue_kinds.parallel import turned_per_metre
+from faircorner.cues.cue_kinds.thing import stays_in_pane
 from faircorner.ground import Kerbline
-from faircorner.plane import Floats, to_body, to_site
+from faircorner.plane import Floats, to_site
 from faircorner.said import Said
 from faircorner.sight import (
     ACUITY,
@@ -16,10 +17,8 @@ from faircorner.sight import (
     LEAN,
     REACTION,
     Sharpness,
-    beyond_glass,
     image_height,
     image_moved,
-    pane_hits,
     pane_of,
     sight_of,
 )
@@ -68,14 +67,8 @@ def _one_way(seeing: Seeing, line: Kerbline, way: float, scatter: float) -> Iter
 
     @cache
     def shown(by: float) -> bool:
-        place = np.append(to_body(seeing.onward(by), target[None])[0], level)[None]
-        return (
-            pane is not None
-            and np.array_equal(seeing.seat.eye_toward(place[0]), sighting.eye)
-            and not np.isnan(pane_hits(pane, sighting.eye, place)[0, 0])
-            and not beyond_glass(seeing.vehicle, sighting.eye, place)[0]
-            and _free(seeing, sighting.eye, target, by)
-        )
+        again = stays_in_pane(seeing, sighting, pane, target, level, by)
+        return again and _free(seeing, sighting.eye, target, by)
 
     yield Found(cue=cue, moved=moved, shown=shown)
 

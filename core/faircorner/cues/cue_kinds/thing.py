@@ -23,8 +23,9 @@ from faircorner.sight import (
     sight_line,
     sight_of,
 )
+from faircorner.vehicle import Opening
 
-__all__ = ["thing_said", "things_seen"]
+__all__ = ["stays_in_pane", "thing_said", "things_seen"]
 
 
 @lru_cache(maxsize=AGAIN)
@@ -62,17 +63,31 @@ def _seen(seeing: Seeing, what: str, corners: Floats, height: float) -> Found:
 
     @cache
     def shown(by: float) -> bool:
-        """At the same height on it through the same pane, without turning round for it."""
-        place = np.append(to_body(seeing.onward(by), target[None])[0], level)[None]
-        return (
-            pane is not None
-            and np.array_equal(seeing.seat.eye_toward(place[0]), sighting.eye)
-            and not np.isnan(pane_hits(pane, sighting.eye, place)[0, 0])
-            and not beyond_glass(seeing.vehicle, sighting.eye, place)[0]
-            and not covered(seeing, sighting.eye, by, hidden_by_thing)
-        )
+        again = stays_in_pane(seeing, sighting, pane, target, level, by)
+        return again and not covered(seeing, sighting.eye, by, hidden_by_thing)
 
     return Found(cue=cue, moved=moved, shown=shown)
+
+
+def stays_in_pane(
+    seeing: Seeing,
+    sighting: Sighting,
+    pane: Opening | None,
+    target: Floats,
+    level: float,
+    by: float,
+) -> bool:
+    """Whether an image still stands in the same pane so many m rolled on, without turning round.
+
+    target : (2,), m on the site; level : the height on it that is looked at, m
+    """
+    place = np.append(to_body(seeing.onward(by), target[None])[0], level)[None]
+    return (
+        pane is not None
+        and np.array_equal(seeing.seat.eye_toward(place[0]), sighting.eye)
+        and not np.isnan(pane_hits(pane, sighting.eye, place)[0, 0])
+        and not bool(beyond_glass(seeing.vehicle, sighting.eye, place)[0])
+    )
 
 
 def _waited_for(seeing: Seeing) -> Watched:

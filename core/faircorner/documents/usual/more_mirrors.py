@@ -24,7 +24,7 @@ _SPOT, _SPOT_RADIUS, _STUCK = 0.05, 0.15, 0.006
 _FENDER, _FENDER_RADIUS = 0.20, 0.35
 # One above the kerb-side door, and one ahead of the windscreen, m.
 _KERB, _KERB_RADIUS, _FRONT, _FRONT_RADIUS = (0.22, 0.16), 0.40, 0.20, 0.30
-# What such a glass is called where nobody has set it for a driver yet.
+# Either side by its name, and which way it lies.
 _SIDES = (("left", 1.0), ("right", -1.0))
 
 

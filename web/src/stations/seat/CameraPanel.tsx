@@ -9,6 +9,7 @@ import { rearOverhang } from "../../drawing/VehicleShape";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
 import { t } from "../../words";
+import { FIELD, FieldGrid } from "./FieldGrid";
 
 /** As such a camera usually is: above the bumper, tilted well down, with a wide lens. */
 const USUAL = { height: 0.85, heavy: 2.2, down_deg: 35, across_deg: 130 } as const;
@@ -46,18 +47,12 @@ export const CameraPanel = ({ vehicle, edit, readOnly }: Props) => {
           label={t("measure.part assumed")}
         />
       )}
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(146px, 1fr))",
-          gap: 1.25,
-        }}
-      >
+      <FieldGrid>
         <LengthField
           label={t("measure.camera height")}
           metres={centre.z_m}
           readOnly={readOnly}
-          width={146}
+          width={FIELD}
           onCommit={(z_m) => z_m !== null && change({ centre: { ...centre, z_m } })}
         />
         <LengthField
@@ -65,7 +60,7 @@ export const CameraPanel = ({ vehicle, edit, readOnly }: Props) => {
           metres={centre.y_m}
           bare="cm"
           readOnly={readOnly}
-          width={146}
+          width={FIELD}
           onCommit={(y_m) => y_m !== null && change({ centre: { ...centre, y_m } })}
         />
         <NumberField
@@ -80,7 +75,7 @@ export const CameraPanel = ({ vehicle, edit, readOnly }: Props) => {
           readOnly={readOnly}
           onCommit={(across_deg) => change({ across_deg })}
         />
-      </Box>
+      </FieldGrid>
       <Typography sx={{ fontSize: 13 }} color="text.secondary">
         {t("measure.camera helps")}
       </Typography>

@@ -9,6 +9,7 @@ import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
+import { FIELD, FieldGrid } from "./FieldGrid";
 
 /** What a tape leaves open in each direction, m; the core takes it so, too. */
 const TAPED = 0.02;
@@ -41,35 +42,29 @@ export const EyePanel = ({ seat, wheelbase, edit, readOnly }: Props) => {
       <Typography variant="h3" sx={{ mb: 1 }}>
         {name}
       </Typography>
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(146px, 1fr))",
-          gap: 1.25,
-        }}
-      >
+      <FieldGrid>
         <LengthField
           label={t("seat.above the ground")}
           metres={eye.z_m}
           readOnly={readOnly}
-          width={146}
+          width={FIELD}
           onCommit={(m) => m !== null && change("z_m", m)}
         />
         <LengthField
           label={t("seat.behind front axle")}
           metres={wheelbase - eye.x_m}
           readOnly={readOnly}
-          width={146}
+          width={FIELD}
           onCommit={(m) => m !== null && change("x_m", wheelbase - m)}
         />
         <LengthField
           label={eye.y_m >= 0 ? t("seat.left of the middle") : t("seat.right of the middle")}
           metres={Math.abs(eye.y_m)}
           readOnly={readOnly}
-          width={146}
+          width={FIELD}
           onCommit={(m) => m !== null && change("y_m", eye.y_m >= 0 ? m : -m)}
         />
-      </Box>
+      </FieldGrid>
     </Box>
   );
   const back = seat.eye_looking_back;

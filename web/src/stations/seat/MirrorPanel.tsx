@@ -12,6 +12,7 @@ import type { Metres, MirrorBody, SeatBody, VehicleBody } from "../../api/types"
 import { LengthField } from "../../shell/LengthField";
 import { Failure, Waiting } from "../../shell/states";
 import { named, t } from "../../words";
+import { FIELD, FieldGrid } from "./FieldGrid";
 
 const USES = ["behind", "flank", "wide", "tyre", "door", "nose"] as const;
 /** What a convex glass begins with when somebody says that it is one, m; typed over by what it is. */
@@ -43,19 +44,13 @@ export const MirrorFields = ({ vehicle, part, edit, readOnly }: FieldsProps) => 
       metres={across(mirror, axis)}
       bare="cm"
       readOnly={readOnly}
-      width={146}
+      width={FIELD}
       onCommit={(m) => m !== null && change({ outline_m: scaled(mirror, axis, m) })}
     />
   );
   return (
     <Box sx={{ display: "grid", gap: 1.25 }}>
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(146px, 1fr))",
-          gap: 1.25,
-        }}
-      >
+      <FieldGrid>
         {size(0, t("measure.mirror wide"))}
         {size(1, t("measure.mirror high"))}
         <TextField
@@ -74,11 +69,11 @@ export const MirrorFields = ({ vehicle, part, edit, readOnly }: FieldsProps) => 
             label={t("measure.mirror radius")}
             metres={mirror.radius_m}
             readOnly={readOnly}
-            width={146}
+            width={FIELD}
             onCommit={(radius_m) => change({ radius_m })}
           />
         )}
-      </Box>
+      </FieldGrid>
       <TextField
         select
         size="small"

@@ -11,6 +11,7 @@ import { useState } from "react";
 import type { Metres, SeatBody, VehicleBody } from "../../api/types";
 import { LengthField } from "../../shell/LengthField";
 import { named, t } from "../../words";
+import { FIELD, FieldGrid } from "./FieldGrid";
 import type { Part, Place } from "./parts";
 
 interface Props {
@@ -49,7 +50,7 @@ const Where = ({ part, move, readOnly }: { part: Part } & Pick<Props, "move" | "
       label={label}
       metres={at[axis]}
       readOnly={readOnly}
-      width={146}
+      width={FIELD}
       onCommit={(metres) => metres !== null && move({ ...at, [axis]: metres })}
     />
   );
@@ -68,17 +69,11 @@ const Where = ({ part, move, readOnly }: { part: Part } & Pick<Props, "move" | "
               : "measure.part measured",
         )}
       />
-      <Box
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(146px, 1fr))",
-          gap: 1.25,
-        }}
-      >
+      <FieldGrid>
         {field(t("measure.along"), "x_m")}
         {field(t("measure.aside"), "y_m")}
         {field(t("measure.up"), "z_m")}
-      </Box>
+      </FieldGrid>
     </Box>
   );
 };
@@ -155,14 +150,14 @@ const Dot = ({ dot, change, off }: DotProps) => (
         label={t("measure.across")}
         metres={dot.across_m}
         bare="cm"
-        width={146}
+        width={FIELD}
         onCommit={(m) => m !== null && change({ across_m: m })}
       />
       <LengthField
         label={t("measure.up the glass")}
         metres={dot.up_m}
         bare="cm"
-        width={146}
+        width={FIELD}
         onCommit={(m) => m !== null && change({ up_m: m })}
       />
     </Box>
