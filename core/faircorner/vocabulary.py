@@ -4,16 +4,19 @@ from dataclasses import replace
 from typing import Any, get_args
 
 from faircorner.cues import MANOEUVRES
-from faircorner.cues.events import EVENTS, EdgeName, Usual
+from faircorner.cues.events import EVENTS, PARTS, STOPPING, EdgeName, Usual
 from faircorner.cues.fitted import USUAL_ANGLE, USUAL_METRES, USUAL_SHARE
 from faircorner.cues.method import LOOKS
-from faircorner.cues.places import OWN_POINTS
+from faircorner.cues.places import OWN_EDGES, OWN_POINTS
 from faircorner.ground import KINDS, SIGHTED_KINDS
 from faircorner.ground.things import SIZES
-from faircorner.sight import REAR_TYRE, RIM
+from faircorner.sight import BONNET, REAR_TYRE, RIM, SCREEN
 from faircorner.standards import MEASURES
 
 __all__ = ["vocabulary"]
+
+# Of the panes that nearly every vehicle has across.
+_MIDDLES = ("middle of the windscreen", "middle of the rear window")
 
 
 def vocabulary() -> dict[str, Any]:
@@ -23,7 +26,9 @@ def vocabulary() -> dict[str, Any]:
     places : by kind its landmarks, what may be seen there besides what was put down and kerbs,
     whether it is left again from between others, and whether it has a size that could be less
     seen : kinds of what was put down that may be seen; mirror_marks : what in a mirror it may be
-    seen to pass, besides the handles that show there
+    seen to pass, besides the handles that show there; sole_marks : what it may be seen to pass
+    that no vehicle has two of; own_edges : what an edge may come parallel to; parts : what of a
+    thing or an edge may be seen to pass; stopping : kinds of what is felt through the tyres
     things : length, width and height, m, of what can be put down
     fitted : how a figure begins that is left to the fit
     """
@@ -45,6 +50,10 @@ def vocabulary() -> dict[str, Any]:
         "edges": list(get_args(EdgeName)),
         "seen": list(SIGHTED_KINDS),
         "mirror_marks": [*RIM, REAR_TYRE],
+        "sole_marks": [*OWN_EDGES, BONNET, SCREEN, *_MIDDLES],
+        "own_edges": list(OWN_EDGES),
+        "parts": list(PARTS),
+        "stopping": list(STOPPING),
         "looks": list(LOOKS),
         "things": {kind: list(size) for kind, size in SIZES.items()},
         "fitted": {
@@ -65,5 +74,6 @@ def _events(manoeuvre: str, goal: str) -> list[dict[str, Any]]:
         thing=(*kind.things, "cone 1")[0],
         end="front bumper" if ended.berth.along == "ahead" else "rear bumper",
         gap_to=kind.gap_to,
+        felt=next((o.name for o in place.obstacles if o.kind in STOPPING), "kerb"),
     )
     return [event.begun(usual) for event in EVENTS]

@@ -359,6 +359,10 @@ class VocabularyOut(Schema):
     edges: list[EdgeName]
     seen: list[str]
     mirror_marks: list[str]
+    sole_marks: list[str]
+    own_edges: list[str]
+    parts: list[str]
+    stopping: list[str]
     looks: list[Look]
     things: dict[ThingKind, tuple[float, float, float]]
     fitted: FittedWords

@@ -78,6 +78,18 @@ def _seat_suits(vehicle: Document | None, seat: dict[str, Any]) -> None:
         read_document("seat", seat).build().sits_in(read_document("vehicle", body).build())
 
 
+def _dots_have_mirrors(vehicle: Document, body: dict[str, Any]) -> None:
+    """Raises InputError for a vehicle without a mirror that a seat in it has a dot on."""
+    there = {mirror["name"] for mirror in body["mirrors"]}
+    for seat in vehicle.seats.with_latest():
+        for dot in seat.latest.body.get("dots", []):
+            if dot["mirror"] not in there:
+                raise InputError(
+                    "mirrors",
+                    Said("a seat has a dot on it", mirror=dot["mirror"], seat=seat.latest.name),
+                )
+
+
 @transaction.atomic
 def revise_document(
     school: School, document_id: int, *, based_on: int, body: dict[str, Any], author: Member
@@ -89,6 +101,8 @@ def revise_document(
         raise Stale(Said("newer revision", edited=based_on, newest=latest.number))
     checked = _checked(document.kind, body)
     _seat_suits(document.vehicle, checked)
+    if document.kind == Kind.VEHICLE:
+        _dots_have_mirrors(document, checked)
     return document.revisions.create(number=latest.number + 1, body=checked, author=author)
 
 

@@ -2,6 +2,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal
 
 from faircorner.cues import Cure, MirrorLook
+from faircorner.cues.events import Part
 from ninja import Schema
 from pydantic import AfterValidator, BaseModel
 
@@ -362,7 +363,8 @@ class PictureOut(Schema):
 class PointedOut(Schema):
     """A cue by its parts: in which pane or mirror, what, and past which of the vehicle's marks.
 
-    left : whether it is on the left of the vehicle; taught : whether a step can wait for it
+    left : whether it is on the left of the vehicle; part : what of it a step waits for that waits
+    for this, null where it is all of it
     """
 
     key: str
@@ -371,7 +373,7 @@ class PointedOut(Schema):
     what: str
     mark: str | None
     left: bool
-    taught: bool
+    part: Part | None
     scatter_m: float
 
 

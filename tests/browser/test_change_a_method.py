@@ -129,6 +129,8 @@ def test_every_kind_of_waiting_can_be_chosen(page):
         ("so many metres are rolled", "Rolled"),
         ("own point against a landmark", "Landmark"),
         ("own point so far from the kerb", "Own point"),
+        ("something is seen: it passes a mark, or runs parallel", "What of it"),
+        ("the tyres meet something, as it is felt", "What the tyres meet"),
         ("at an angle to the kerb", "Angle: fitted to the vehicle"),
     ):
         pick(page, "Until", until)

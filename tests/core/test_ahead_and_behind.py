@@ -7,9 +7,10 @@ import numpy as np
 import pytest
 from faircorner.cues.candidates import candidates_of
 from faircorner.cues.cue_kinds import candidates
-from faircorner.cues.cue_kinds.edge import _INSIDE, over_the_bonnet
+from faircorner.cues.cue_kinds.edge import over_the_bonnet
 from faircorner.cues.cue_kinds.horizon import horizons
 from faircorner.cues.cue_kinds.parallel import parallels
+from faircorner.cues.places import _INSIDE
 from faircorner.ground import Kerbline, Obstacle
 from faircorner.plane import to_body
 from faircorner.sight import (
@@ -174,13 +175,13 @@ def test_a_kerbs_far_end_stands_where_the_heading_puts_it_however_far_off_it_is(
         seeing = seeing_with(kerblines=[line], onward=turning)
         found = {one.cue.sighting.through: one for one in horizons(seeing)}
         cue = found["windscreen"].cue
-        assert cue.sighting.bearing == pytest.approx(aslant, abs=0.02)
+        assert cue.sighting.bearing == pytest.approx(aslant, abs=1e-4)
         assert cue.sharpness.scatter == pytest.approx(
             np.hypot(ACUITY * 7.0, REACTION * CRAWL), rel=1e-3
         )
         assert "the far end of the line" in str(cue.said)
         offsets.append(cue.sighting.offset)
-    assert offsets[0] == pytest.approx(offsets[1], abs=0.02)
+    assert offsets[0] == pytest.approx(offsets[1], abs=1e-4)
     assert horizons(seeing_with(kerblines=[line])) == []
     # What stands on the kerb's line hides where it leads.
     wall = Obstacle(name="wall", kind="wall", height=2.0,

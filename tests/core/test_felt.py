@@ -4,14 +4,19 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
-from faircorner.cues import make_plan
+from faircorner.cues import make_plan, rehearse
 from faircorner.cues.calls import state_at, told_at
+from faircorner.cues.events import Felt, Travelled
 from faircorner.cues.felt import felt_after
 from faircorner.cues.sights import _driven
-from faircorner.ground import Obstacle
+from faircorner.errors import InputError
+from faircorner.ground import Bay, Obstacle, lay_bay
 from faircorner.sides import turned_in
+from shapely import Polygon, distance
 
+from tests.core.held import tyre_corners
 from tests.core.pictured import docket_named
+from tests.core.scenes import UNLIMITED
 
 
 def ready_and_driven(scene):
@@ -66,3 +71,50 @@ def test_who_rolls_on_at_the_kerb_feels_it_where_a_tyre_first_touches_it(name):
         assert all(gap(by) > -0.01 for by in np.arange(0.0, felt.by, 0.02))
         soft = replace(ready, ground=replace(ready.ground, edging="verge"))
         assert felt_after(soft, driven, call).drops
+
+
+def waiting_to_feel(side, thing, *, then_forward=False):
+    """A bay with a wheel stop, backed into until this is felt; and forward again 40 cm."""
+    car = docket_named(f"bay {side}")
+    ground = lay_bay("stop", side=side, bay=Bay(head="wheel stop", head_gap=0.15), aisle=7.0)
+    *before, last = car.method.steps
+    steps = [*before, replace(last, until=Felt(thing=thing))]
+    if then_forward:
+        on = Travelled(metres=0.4)
+        steps.append(replace(last, name="on", direction=1, until=on))
+    method = replace(car.method, steps=tuple(steps))
+    return replace(car, ground=ground, method=method, standard=UNLIMITED)
+
+
+@pytest.mark.parametrize("side", ["left", "right"])
+def test_a_step_that_waits_to_feel_the_stop_ends_with_a_tyre_against_it(side):
+    made = waiting_to_feel(side, "wheel stop")
+    plan = make_plan(made)
+    assert plan.feasible, plan.why_not
+    assert str(plan.ends).startswith("when the tyres meet the wheel stop")
+    ready, driven = _driven(turned_in(side, made), plan.values)
+    (stop,) = (o for o in ready.ground.obstacles if o.kind == "wheel stop")
+    final = driven.track.final
+    (tyres,) = tyre_corners(ready.vehicle, final, np.zeros(1))
+    met = [distance(Polygon(corners), Polygon(stop.polygon)) for corners in tyres]
+    assert min(met) == pytest.approx(0.0, abs=0.002)
+    # Touching it there is what is wanted; nothing else is touched.
+    assert driven.gaps["wheel stop"].metres[0] > 0
+
+
+@pytest.mark.parametrize("side", ["left", "right"])
+def test_nobody_rolls_on_over_the_stop_that_they_feel_however_late_they_act(side):
+    made = waiting_to_feel(side, "wheel stop", then_forward=True)
+    plan = make_plan(made)
+    by = np.zeros((3, len(plan.calls)))
+    by[:, -1] = 0.0, 0.5, -0.2
+    on_time, late, early = rehearse(made, plan, by).poses
+    assert late == pytest.approx(on_time, abs=1e-9)
+    # Who stops before it ends as much farther out.
+    assert np.hypot(*(early - on_time)[:2]) == pytest.approx(0.2, abs=0.005)
+
+
+def test_what_no_tyre_meets_is_not_waited_for():
+    with pytest.raises(InputError, match="there is wheel stop") as told:
+        make_plan(waiting_to_feel("left", "moon"))
+    assert told.value.field.endswith(".until.thing")

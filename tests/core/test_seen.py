@@ -5,12 +5,17 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from faircorner.cues import Settings, follow, make_plan, sights
-from faircorner.cues.events import Seen
+from faircorner.cues.calls import seeing_at
+from faircorner.cues.cue_kinds import sharpest
+from faircorner.cues.events import HORIZON, TYRES, Seen
+from faircorner.cues.places import DASHBOARD, FLANK, OWN_EDGES
+from faircorner.cues.sights import _driven
 from faircorner.documents.library import methods
 from faircorner.documents.method import MethodDocument
 from faircorner.errors import InputError
 from faircorner.plane import frozen, to_body, to_site
-from faircorner.sight import mirror_named
+from faircorner.sides import turned_in
+from faircorner.sight import BONNET, mirror_named, sight_line
 from faircorner.vehicle import Feature
 from shapely import LineString, Polygon
 
@@ -159,3 +164,57 @@ def test_near_and_off_mirrors_change_places_on_the_other_side(linnet, seat):
     assert near.centre[1] > 0
     other = linnet.mirrored()
     assert mirror_named(other, "off door mirror").name == near.name
+
+
+def driven_to(made, values, until):
+    """Every call that a step of a docket can come to by waiting for this, and the driver there."""
+    for call in range(1, len(made.method.steps) + 1):
+        steps = list(made.method.steps)
+        steps[call - 1] = replace(steps[call - 1], until=until)
+        method = replace(made.method, steps=tuple(steps))
+        ready, driven = _driven(replace(made, method=method), values)
+        begins = driven.followed.begins(call - 1)[0]
+        if driven.followed.reached[0, call - 1] and driven.followed.ends[0, call - 1] > begins:
+            yield seeing_at(ready, driven, call)
+
+
+@pytest.mark.parametrize("name", ["kerb left", "kerb right", "turn left", "turn right"])
+def test_a_step_waits_for_an_edge_to_run_parallel_or_to_lead_somewhere(name):
+    """The heading is then what either asks for, and the cue that is proposed is this one."""
+    made = turned_in(docket_named(name).side, docket_named(name))
+    values, shown = make_plan(made).values, set()
+    for until in (
+        Seen(thing="kerb", mark=FLANK, through="near door mirror"),
+        Seen(thing="kerb", mark=DASHBOARD),
+        Seen(thing="kerb", mark="middle of the windscreen", part=HORIZON),
+        Seen(thing="kerb", mark="off C-pillar", part=HORIZON),
+    ):
+        came = list(driven_to(made, values, until))
+        for seeing in came:
+            (kerb,) = (k for k in seeing.ground.kerblines if k.name == "kerb")
+            turned = float(kerb.frame[2] - seeing.pose[2])
+            if until.part:
+                line = sight_line(seeing.vehicle, seeing.seat, until.mark, "")
+                turned -= np.arctan2(line.way[1], line.way[0])
+                # As far off as the kerb is seen, the place it is seen from is next to nothing.
+                assert abs(np.sin(turned)) < 0.05
+            else:
+                assert np.sin(turned + OWN_EDGES[until.mark]) == pytest.approx(0, abs=2e-4)
+            cue = sharpest(seeing)
+            own = until.mark.removeprefix("off ")
+            if cue and (cue.part, cue.sighting.feature) == (until.part, own) and cue.shows:
+                shown.add(until.mark)
+                # Above or below its mark on a raked glass it is told beside it by so little.
+                assert cue.sighting.offset == pytest.approx(0.0, abs=0.01)
+    assert shown
+
+
+def test_a_step_waits_for_the_feet_of_the_tyres_of_what_is_parked_ahead(linnet, seat, quay, way):
+    until = Seen(thing="parked ahead", mark=BONNET, part=TYRES)
+    made = scene(linnet, seat, quay, way)
+    parked = quay.obstacles[0]
+    assert parked.name == until.thing
+    (seeing, *_) = driven_to(made, make_plan(made).values, until)
+    ahead = sight_line(linnet, seat, BONNET, "").ground
+    x = to_site(seeing.pose, ahead[None])[0, 0]
+    assert x == pytest.approx(parked.polygon[:, 0].min() + 0.75, abs=0.003)

@@ -44,6 +44,18 @@ def test_an_edit_makes_a_new_revision_and_the_old_one_stays(ours, lead):
     assert newest[vehicle.document_id] == 2
 
 
+def test_a_mirror_stays_while_a_seat_has_a_dot_on_it(ours, lead):
+    vehicle, seat = ours.revisions["vehicle"], ours.revisions["seat"]
+    mirrors = vehicle.body["mirrors"]
+    last = mirrors[-1]["name"]
+    dot = {"name": "dot", "mirror": last, "across_m": 0.0, "up_m": 0.0}
+    assert revise(lead, seat, {"dots": [dot]}).status_code == 201
+    refused = revise(lead, vehicle, {"mirrors": mirrors[:-1]})
+    assert refused.status_code == 422
+    assert f"no {last} any more, and the seat {seat.name} has a dot" in refused.json()["message"]
+    assert revise(lead, vehicle, {"mirrors": mirrors[1:]}).status_code == 201
+
+
 def test_attempts_keep_pointing_at_the_revisions_they_were_made_with(ours, lead):
     revise(lead, ours.revisions["vehicle"], {"length_m": 4.2})
     sheet = send(lead, "GET", f"/api/sheets/{ours.sheet.pk}").json()

@@ -62,11 +62,12 @@ def attempt(scene: Scene, settings: Settings, *, sample: float | None = 0.05) ->
     )
     track = followed.coarse if sample is None else followed.track(vehicle, sample)
     lines = ground.kerblines
-    way = track.poses, track.turns
     # A search that looks so seldom is led by gaps that change smoothly, not by what lies between.
     between = sample is not None
-    gaps = {o.name: obstacle_gap(*way, vehicle, o, between=between) for o in ground.obstacles}
-    gaps |= {line.name: line_gap(*way, vehicle, line) for line in lines}
+    ways = _Ways(scene, followed, track)
+    gaps = {o.name: obstacle_gap(*ways.to(o.name), vehicle, o, between=between)
+            for o in ground.obstacles}  # fmt: skip
+    gaps |= {line.name: line_gap(*ways.to(line.name), vehicle, line) for line in lines}
     return Driven(
         followed=followed,
         track=track,
@@ -74,6 +75,25 @@ def attempt(scene: Scene, settings: Settings, *, sample: float | None = 0.05) ->
         gaps=gaps,
         low=ground.met_by_tyres,
     )
+
+
+class _Ways:
+    """The way that must not touch a thing: all of it, but what a step waits to feel with its tyres
+    is touched there, and no sooner.
+    """
+
+    def __init__(self, scene: Scene, followed: Followed, track: Track) -> None:
+        met = [step.until.meets() for step in scene.method.steps]
+        self._steps = {name: i for i, name in enumerate(met) if name}
+        self._followed, self._track = followed, track
+
+    def to(self, name: str) -> tuple[Floats, Floats]:
+        """Poses (attempts, n, 3) and wheel (attempts, n)."""
+        poses, turns = self._track.poses, self._track.turns
+        if name not in self._steps:
+            return poses, turns
+        before = self._track.s <= self._followed.begins(self._steps[name])[:, None]
+        return np.where(before[..., None], poses, poses[:, :1]), np.where(before, turns, 0.0)
 
 
 def overhang(poses: Floats, vehicle: Vehicle, ground: Ground) -> Clearance:

@@ -6,6 +6,7 @@ import numpy as np
 
 from faircorner.cues.calls import states_on, told_at
 from faircorner.cues.driven import Driven, obstacle_gap
+from faircorner.cues.events import STOPPING
 from faircorner.cues.places import edge_gap
 from faircorner.cues.scene import Scene
 from faircorner.plane import Floats
@@ -16,8 +17,6 @@ __all__ = ["Felt", "felt_after"]
 # So far on from a stop it is looked for, and so finely that between two places a gap runs straight,
 # m; nearer than the last is here.
 _ON, _STEP, _HERE = 1.0, 0.1, 0.03
-# Low things that a tyre is stopped by; a line on the ground is not felt.
-_STOPPING = ("wheel stop", "island")
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -68,7 +67,7 @@ def _gaps(scene: Scene, poses: Floats, turns: Floats) -> list[tuple[str, Floats]
     low = [
         (o.name, obstacle_gap(poses[:, None], turns[:, None], vehicle, o, between=False).metres)
         for o in ground.obstacles
-        if o.kind in _STOPPING
+        if o.kind in STOPPING
     ]
     return lines + low
 

@@ -75,6 +75,10 @@ class Followed:
         turns = np.zeros(len(self.start))
         return drive(vehicle.steering, self.start, turns, self.legs, sample=sample)
 
+    def begins(self, step: int) -> Floats:
+        """Metres rolled where a step begins, (attempts,)."""
+        return self.ends[:, step - 1] if step else np.zeros(len(self.start))
+
     @property
     def ends(self) -> Floats:
         """Metres rolled at each step's end, (attempts, steps)."""
@@ -240,6 +244,8 @@ def follow(
             if isinstance(step.until.figure(), Unknown) and at_once.any():
                 stood[at_once, i] = _figure_there(step.until, moment)[at_once]
         late = metres + settings.late[:, i]
+        if step.until.blocked(ground):
+            late = np.minimum(late, metres)
         cut[:, i] = late < 0
         leg = replace(leg, metres=np.maximum(late, 0.0))
         s = leg.metres[:, None] * _PLACES

@@ -5,27 +5,38 @@ from typing import Literal, TypeAlias, get_args
 import numpy as np
 
 from faircorner.errors import InputError
-from faircorner.ground import Ground, Kerbline
-from faircorner.plane import Floats, to_body, wrap
+from faircorner.ground import Ground, Kerbline, Obstacle
+from faircorner.plane import Floats, to_body, to_site, wrap
 from faircorner.said import Said
 from faircorner.sight import SightLine
 from faircorner.vehicle import Vehicle
 
 __all__ = [
+    "OWN_EDGES",
     "OWN_POINTS",
+    "TYRES_ASSUMED",
     "OwnPoint",
     "aside",
     "edge_gap",
     "edge_line",
+    "far_ends",
     "landmark_x",
     "outline",
     "own_point",
+    "tyres_of",
 ]
 
 OwnPoint: TypeAlias = Literal[
     "rear bumper", "front bumper", "mirror", "rear wheel", "front wheel"
 ]  # fmt: skip
 OWN_POINTS: tuple[OwnPoint, ...] = get_args(OwnPoint)
+# What of the own vehicle an edge is seen to run parallel to, and how that lies in it, rad.
+FLANK, SILL, DASHBOARD, REAR_EDGE = "own flank", "window sill", "dashboard", "rear window's edge"
+OWN_EDGES = {FLANK: 0.0, SILL: 0.0, DASHBOARD: np.pi / 2, REAR_EDGE: np.pi / 2}
+# So far off that only the direction is left of where a kerb leads to, m.
+_FAR = 1e5
+# How far in from a parked vehicle's end its tyres stand, m; assumed, and told so by this name.
+_INSIDE, TYRES_ASSUMED = 0.75, "tyres' place"
 
 
 def own_point(vehicle: Vehicle, name: str) -> Floats:
@@ -68,6 +79,24 @@ def edge_gap(vehicle: Vehicle, line: Kerbline, poses: Floats, turns: Floats) -> 
     if not line.of_tyres:
         return line.gap(poses, vehicle.outline[0])
     return line.tyre_gap(poses, turns, vehicle)
+
+
+def far_ends(line: Kerbline) -> Floats:
+    """Where a straight edge leads to, as far as anybody sees, both ways, (2, 2) m on the site."""
+    way = _FAR * np.array([np.cos(line.frame[2]), np.sin(line.frame[2])])
+    return np.asarray(line.frame[:2] + np.array([way, -way]))
+
+
+def tyres_of(parked: Obstacle, pose: Floats) -> Floats:
+    """The line between the feet of its tyres, (2, 2) m on the site, at the end nearest in the way
+    of a vehicle at `pose`.
+    """
+    corners = to_body(pose, parked.polygon)
+    after = np.roll(corners, -1, axis=0)
+    at = int((corners + after)[:, 0].argmin())
+    end = np.array([corners[at], after[at]])
+    inward = corners.mean(axis=0) - end.mean(axis=0)
+    return to_site(pose, end + _INSIDE * inward / np.linalg.norm(inward))
 
 
 def aside(line: SightLine, poses: Floats, places: Floats) -> Floats:

@@ -59,7 +59,7 @@ def _pointed(cue: Cue) -> dict[str, Any]:
         "what": cue.what,
         "mark": cue.sighting.feature,
         "left": bool(cue.sighting.y > 0),
-        "taught": cue.sighting.feature is not None and cue.waits,
+        "part": cue.part or None,
         "scatter_m": figure(cue.sharpness.scatter),
     }
 

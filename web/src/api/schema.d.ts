@@ -1817,6 +1817,19 @@ export interface components {
             assumed: boolean | null;
         };
         /**
+         * FeltModel
+         * @description The tyres meet a low `thing` or an edge of that name, as it is felt through the seat.
+         */
+        FeltModel: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "felt";
+            /** Thing */
+            thing: string;
+        };
+        /**
          * FitAngle
          * @description An angle that belongs to the vehicle and is fitted between limits.
          */
@@ -2389,8 +2402,9 @@ export interface components {
         /**
          * SeenModel
          * @description The driver sees `thing`, or an edge of that name, pass a mark of the vehicle, the kerb side's
-         *     where there are two; through : in which mirror, by its name or as "near door mirror"; null
-         *     where it is seen directly
+         *     where there are two, or come parallel to an edge of the own vehicle; through : in which mirror,
+         *     by its name or as "near door mirror"; null where it is seen directly; part : of what is parked
+         *     the feet of its tyres, or of an edge the far end it leads to; null where it is all of it
          */
         SeenModel: {
             /**
@@ -2404,6 +2418,8 @@ export interface components {
             thing: string;
             /** Through */
             through: string | null;
+            /** Part */
+            part: ("tyres" | "horizon") | null;
         };
         /**
          * StandardEntry
@@ -2518,7 +2534,7 @@ export interface components {
             gear: "forward" | "reverse";
             wheel: components["schemas"]["WheelModel"];
             /** Until */
-            until: components["schemas"]["TravelledModel"] | components["schemas"]["HeadingModel"] | components["schemas"]["ParallelModel"] | components["schemas"]["AbeamModel"] | components["schemas"]["GapWantedModel"] | components["schemas"]["KerbModel"] | components["schemas"]["AtEdgeModel"] | components["schemas"]["SeenModel"] | components["schemas"]["WheelSetModel"];
+            until: components["schemas"]["TravelledModel"] | components["schemas"]["HeadingModel"] | components["schemas"]["ParallelModel"] | components["schemas"]["AbeamModel"] | components["schemas"]["GapWantedModel"] | components["schemas"]["KerbModel"] | components["schemas"]["AtEdgeModel"] | components["schemas"]["SeenModel"] | components["schemas"]["FeltModel"] | components["schemas"]["WheelSetModel"];
             /**
              * Looks
              * @default []
@@ -2954,7 +2970,7 @@ export interface components {
              */
             goal: "kerbside" | "bay" | "turnabout" | "corner" | "stretch";
             /** Events */
-            events: (components["schemas"]["TravelledModel"] | components["schemas"]["HeadingModel"] | components["schemas"]["ParallelModel"] | components["schemas"]["AbeamModel"] | components["schemas"]["GapWantedModel"] | components["schemas"]["KerbModel"] | components["schemas"]["AtEdgeModel"] | components["schemas"]["SeenModel"] | components["schemas"]["WheelSetModel"])[];
+            events: (components["schemas"]["TravelledModel"] | components["schemas"]["HeadingModel"] | components["schemas"]["ParallelModel"] | components["schemas"]["AbeamModel"] | components["schemas"]["GapWantedModel"] | components["schemas"]["KerbModel"] | components["schemas"]["AtEdgeModel"] | components["schemas"]["SeenModel"] | components["schemas"]["FeltModel"] | components["schemas"]["WheelSetModel"])[];
         };
         /**
          * MeasureWord
@@ -3005,6 +3021,14 @@ export interface components {
             seen: string[];
             /** Mirror Marks */
             mirror_marks: string[];
+            /** Sole Marks */
+            sole_marks: string[];
+            /** Own Edges */
+            own_edges: string[];
+            /** Parts */
+            parts: string[];
+            /** Stopping */
+            stopping: string[];
             /** Looks */
             looks: ("all round" | "off side" | "near side" | "behind" | "nose")[];
             /** Things */
@@ -4116,8 +4140,8 @@ export interface components {
             mark: string | null;
             /** Left */
             left: boolean;
-            /** Taught */
-            taught: boolean;
+            /** Part */
+            part: ("tyres" | "horizon") | null;
             /** Scatter M */
             scatter_m: number;
             said: components["schemas"]["SaidOut"];
@@ -4234,7 +4258,8 @@ export interface components {
          * PointedOut
          * @description A cue by its parts: in which pane or mirror, what, and past which of the vehicle's marks.
          *
-         *     left : whether it is on the left of the vehicle; taught : whether a step can wait for it
+         *     left : whether it is on the left of the vehicle; part : what of it a step waits for that waits
+         *     for this, null where it is all of it
          */
         PointedOut: {
             /** Key */
@@ -4249,8 +4274,8 @@ export interface components {
             mark: string | null;
             /** Left */
             left: boolean;
-            /** Taught */
-            taught: boolean;
+            /** Part */
+            part: ("tyres" | "horizon") | null;
             /** Scatter M */
             scatter_m: number;
         };

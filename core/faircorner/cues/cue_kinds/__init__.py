@@ -15,6 +15,7 @@ from faircorner.cues.cue_kinds.mirror import in_mirrors
 from faircorner.cues.cue_kinds.parallel import parallels
 from faircorner.cues.cue_kinds.thing import thing_said, things_seen
 from faircorner.cues.events import Watched
+from faircorner.cues.places import OWN_EDGES
 from faircorner.plane import Floats
 from faircorner.sight import Onward, mark_named, mirror_named
 
@@ -84,7 +85,7 @@ def _best(seeing: Seeing, pick: str = "") -> Found | None:
         if picked is not None:
             return picked
     watched = seeing.watched
-    if watched.through or watched.thing in _edges(seeing):
+    if watched.through or watched.part or watched.thing in _edges(seeing):
         # What is waited for is one cue, and no other tells the moment as it does.
         named = next((one for one in candidates(seeing) if _is_waited_for(one, seeing)), None)
         if named is not None:
@@ -107,11 +108,13 @@ def _edges(seeing: Seeing) -> set[str]:
 
 def _is_waited_for(one: Found, seeing: Seeing) -> bool:
     watched, seen, vehicle = seeing.watched, one.cue.sighting, seeing.vehicle
-    if one.cue.what != watched.thing:
+    if (one.cue.what, one.cue.part) != (watched.thing, watched.part):
         return False
     if watched.through:
         mirror = mirror_named(vehicle, watched.through)
         return (seen.through, seen.feature) == (mirror.name, watched.mark)
+    if watched.mark in OWN_EDGES:
+        return seen.feature == watched.mark
     mark = mark_named(vehicle, seeing.seat, watched.mark)
     own = seen.feature in (watched.mark, watched.mark.removeprefix("off "))
     return own and not seen.told.of_glass and float(mark[1]) * seen.y > 0

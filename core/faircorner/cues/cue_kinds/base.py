@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from faircorner.cues.events import Watched
+from faircorner.cues.events import PARTS, Watched
 from faircorner.ground import Ground, Obstacle
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
@@ -33,7 +33,6 @@ class Cue:
     said : what the driver sees, as its own kind tells it
     assumed : names of what of the thing itself nobody measured
     kind : where more than one thing is seen of the same past the same mark, which one it is
-    waits : whether a step can wait for it by its name and mark
     """
 
     what: str
@@ -45,7 +44,11 @@ class Cue:
     runs: float = float("nan")
     assumed: tuple[str, ...] = ()
     kind: str = ""
-    waits: bool = True
+
+    @property
+    def part(self) -> str:
+        """What of a thing it is that a step waits for, as `Watched` has it."""
+        return self.kind if self.kind in PARTS else ""
 
     @property
     def upright(self) -> bool:

@@ -17,16 +17,17 @@ from faircorner.cues.cue_kinds.base import (
     hidden,
     uncovered,
 )
+from faircorner.cues.events import TYRES
+from faircorner.cues.places import TYRES_ASSUMED, tyres_of
 from faircorner.ground import Kerbline, Obstacle
-from faircorner.plane import Floats, to_body, to_site
+from faircorner.plane import Floats, to_body
 from faircorner.said import Said
 from faircorner.sight import BONNET, SCREEN, EdgeSight, edge_sights
 
 __all__ = ["any_edges", "edge_said", "edges_seen", "over_the_bonnet"]
 
-# How far in from a parked vehicle's end its tyres stand, m; assumed, and told so. And how square to
-# the own way its end must be to have a line of tyres at all.
-_INSIDE, _SQUARE = 0.75, 0.25
+# How square to the own way a parked vehicle's end must be to have a line of tyres at all.
+_SQUARE = 0.25
 # What lies across the way farther ahead is not stopped by, m.
 _AHEAD = 15.0
 
@@ -126,13 +127,12 @@ def _tyres_of(seeing: Seeing, parked: Obstacle) -> Floats | None:
     """The line between the feet of its nearer tyres, (2, 2) m on the site; None for what is not
     ahead, or seen on a corner.
     """
-    corners = to_body(seeing.pose, parked.polygon)
-    near = corners[:, 0].argsort(kind="stable")[:2]
-    a, b = corners[near]
-    if abs(a[0] - b[0]) >= _SQUARE * abs(a[1] - b[1]) or min(a[0], b[0]) < seeing.vehicle.nose:
+    line = tyres_of(parked, seeing.pose)
+    (ax, ay), (bx, by) = to_body(seeing.pose, line)
+    nearest = to_body(seeing.pose, parked.polygon)[:, 0].min()
+    if abs(ax - bx) >= _SQUARE * abs(ay - by) or nearest < seeing.vehicle.nose:
         return None
-    far = corners.mean(axis=0) - (a + b) / 2
-    return to_site(seeing.pose, np.array([a, b]) + _INSIDE * far / np.linalg.norm(far))
+    return line
 
 
 def _lying(
@@ -149,9 +149,8 @@ def _lying(
         height=0.0,
         runs=float(np.arctan2(*(line[-1] - line[0])[::-1])),
         said=said,
-        assumed=() if under is None else ("tyres' place",),
-        kind="ahead" if under is None else "tyres",
-        waits=False,
+        assumed=() if under is None else (TYRES_ASSUMED,),
+        kind="ahead" if under is None else TYRES,
     )
 
     @cache

@@ -8,6 +8,8 @@ import numpy as np
 from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing, covered
 from faircorner.cues.cue_kinds.parallel import turned_per_metre
 from faircorner.cues.cue_kinds.thing import stays_in_pane
+from faircorner.cues.events import HORIZON
+from faircorner.cues.places import far_ends
 from faircorner.ground import Kerbline
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
@@ -25,8 +27,8 @@ from faircorner.sight import (
 
 __all__ = ["horizons"]
 
-# So far off a kerb has no breadth left, m; and so far the way to it must be free.
-_FAR, _FREE = 400.0, 30.0
+# So far the way to it must be free, m.
+_FREE = 30.0
 
 
 @lru_cache(maxsize=AGAIN)
@@ -40,13 +42,12 @@ def horizons(seeing: Seeing) -> list[Found]:
         found
         for line in seeing.ground.kerblines
         if line.radius is None and not line.across and seeing.looks_for(line.name)
-        for way in (0.0, np.pi)
-        for found in _one_way(seeing, line, float(line.frame[2]) + way, scatter)
+        for target in far_ends(line)
+        for found in _one_way(seeing, line, target, scatter)
     ]
 
 
-def _one_way(seeing: Seeing, line: Kerbline, way: float, scatter: float) -> Iterator[Found]:
-    target = line.frame[:2] + _FAR * np.array([np.cos(way), np.sin(way)])
+def _one_way(seeing: Seeing, line: Kerbline, target: Floats, scatter: float) -> Iterator[Found]:
     # Level with the eye it lies on the horizon.
     high = float(seeing.seat.eye[2])
     sighting = sight_of(seeing.vehicle, seeing.seat, seeing.pose, target, high)
@@ -61,8 +62,7 @@ def _one_way(seeing: Seeing, line: Kerbline, way: float, scatter: float) -> Iter
         target=target,
         height=high,
         said=Said("horizon stands", through=sighting.through, what=line.name, place=sighting.place),
-        kind="horizon",
-        waits=False,
+        kind=HORIZON,
     )
 
     @cache

@@ -13,6 +13,7 @@ import numpy as np
 
 from faircorner.cues.cue_kinds.base import AGAIN, Cue, Found, Seeing, covered
 from faircorner.cues.cue_kinds.mirror import lookers
+from faircorner.cues.places import DASHBOARD, FLANK, REAR_EDGE, SILL
 from faircorner.ground import Ground
 from faircorner.plane import Bools, Floats, to_body, to_site, wrap
 from faircorner.said import Said
@@ -32,8 +33,6 @@ from faircorner.vehicle import Opening
 
 __all__ = ["PARALLEL", "parallels", "turned_per_metre"]
 
-# What it runs parallel to; no step can wait for that by name, for it waits to be parallel itself.
-FLANK, SILL, DASHBOARD, REAR_EDGE = "own flank", "window sill", "dashboard", "rear window's edge"
 # How far two lines in one glass run apart or together before the eye tells it, rad; assumed.
 PARALLEL = np.radians(1.0)
 # What runs aslant by more is not called parallel, rad; while it comes it is seen from farther.
@@ -125,7 +124,6 @@ def _in_one(seeing: Seeing, looker: Looker, edge: Straight, scatter: float) -> I
         height=0.0,
         runs=float(edge.frame[2]),
         said=Said("edge runs parallel", through=mirror.name, what=edge.name),
-        waits=False,
     )
 
     @cache
@@ -179,7 +177,6 @@ def _in_pane(seeing: Seeing, pane: Opening, edge: Straight, scatter: float) -> I
         height=0.0,
         runs=float(edge.frame[2]),
         said=Said("edge runs parallel to", through=pane.name, what=edge.name, part=part),
-        waits=False,
     )
 
     @cache

@@ -94,7 +94,8 @@ def _waited_for(seeing: Seeing) -> Watched:
     """The thing that is waited for directly, if one is: not an edge, nor what a mirror shows."""
     watched = seeing.watched
     things = {name for name, _, _ in seeing.ground.sighted}
-    return Watched() if watched.through or watched.thing not in things else watched
+    directly = not (watched.through or watched.part) and watched.thing in things
+    return watched if directly else Watched()
 
 
 def _in_order(seeing: Seeing, corners: Floats) -> Floats:

@@ -72,13 +72,15 @@ class Watched:
     """What a driver who waits for an event looks at: an edge, or a thing past a mark; or neither.
 
     edge : where the distance to one is waited for; thing, mark : what passes which of the
-    vehicle's own marks; through : the mirror in which it does, empty where it is seen directly
+    vehicle's own marks; through : the mirror in which it does, empty where it is seen directly;
+    part : what of the thing, empty where it is all of it
     """
 
     edge: str = ""
     thing: str = ""
     mark: str = ""
     through: str = ""
+    part: str = ""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -86,12 +88,14 @@ class Usual:
     """What a new step names until somebody chooses: of the place, and of the manoeuvre's end.
 
     end : the vehicle's own point that the gap at the end is told from; gap_to : and what to
+    felt : what tyres come against there
     """
 
     landmark: str
     thing: str
     end: str
     gap_to: str
+    felt: str
 
 
 class Event:
@@ -133,6 +137,14 @@ class Event:
     def stood(self, moment: Moment) -> float:
         """m at which it came, of its own point or gap; NaN where it has none."""
         return float("nan")
+
+    def meets(self) -> str:
+        """Name of what the tyres then stand at, so that touching it is no fault; else empty."""
+        return ""
+
+    def blocked(self, ground: Ground) -> bool:
+        """Whether nobody rolls on past it, however late they act."""
+        return False
 
     def line(self, ground: Ground) -> float:
         """The heading, rad, from which the vehicle's angle is told at its call."""

@@ -63,7 +63,7 @@ export const Candidates = (props: Props) => {
                 slotProps={{ typography: { component: "div" } }}
               />
               {play && <AtMark metres={one.at_mark_m} play={play} />}
-              {teach && one.taught && (
+              {teach && one.mark !== null && (
                 <Box sx={{ pl: 4 }}>
                   <Button size="small" onClick={() => teach(one)}>
                     {t("cues.wait for this")}

@@ -122,7 +122,7 @@ const Words = memo((props: Omit<Props, "film" | "scrub" | "then">) => {
           picked={picked}
           pick={pick}
           play={call && plan.feasible ? play : null}
-          teach={call ? teach : null}
+          teach={active > 0 ? teach : null}
         />
       )}
     </Paper>

@@ -59,7 +59,8 @@ const troubleOf = (error: Error | null, plan: Plan) => {
 
 const Sheet = ({ docket }: { docket: Docket }) => {
   const shapes = useMay().shape;
-  const place = useVocabulary().places[docket.ground.body.goal.kind];
+  const vocabulary = useVocabulary();
+  const place = vocabulary.places[docket.ground.body.goal.kind];
   const cue = useCueOptions(docket);
   const draft = useRevise(docket.method);
   const ground = docket.ground.body;
@@ -73,11 +74,10 @@ const Sheet = ({ docket }: { docket: Docket }) => {
     const { [active]: _, ...others } = cue.options.picks ?? {};
     cue.change({ picks: key === null ? others : { ...others, [active]: key } });
   });
-  /** The step that ends at the call waits for this cue from now on: a change to the method. */
+  /** The step that ends here waits for this cue from now on: a change to the method. */
   const teach = useSteady((one: Pointed) => {
-    const call = shown?.calls[active - 1];
-    if (!call) return;
-    draft.edit(changeStep(draft.body, call.leg - 1, { until: waitingFor(one, ground.side) }));
+    const until = waitingFor(one, ground.side, vocabulary);
+    draft.edit(changeStep(draft.body, active - 1, { until }));
     setEditing(true);
   });
   const [moved, setMoved] = useState({ call: 1, by: 0 });

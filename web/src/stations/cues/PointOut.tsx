@@ -15,18 +15,19 @@ interface Props {
 
 const NO_MARK = "";
 
+const pastOf = ({ mark, part }: Pointed): string => {
+  if (mark === null) return t("cues.past no mark");
+  const words = { mark: named(mark), part: part && named(part) };
+  return part ? t("cues.its part past mark", words) : t("cues.past mark", words);
+};
+
 export const PointOut = ({ all, picked, pick }: Props) => {
   const now = all.find((one) => one.key === picked);
   const [through, setThrough] = useState(now?.through ?? "");
   const [what, setWhat] = useState(now?.what ?? "");
   const inIt = all.filter((one) => one.through === through);
   const ofIt = inIt.filter((one) => one.what === what);
-  const marks = Object.fromEntries(
-    ofIt.map((one) => [
-      one.key,
-      one.mark === null ? t("cues.past no mark") : t("cues.past mark", { mark: named(one.mark) }),
-    ]),
-  );
+  const marks = Object.fromEntries(ofIt.map((one) => [one.key, pastOf(one)]));
   const unique = (names: string[]) => same([...new Set(names)]);
   return (
     <Box sx={{ display: "grid", gap: 1.25, pt: 1.5 }}>

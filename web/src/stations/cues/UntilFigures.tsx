@@ -9,7 +9,7 @@ import { useGoalOf, useVocabulary } from "../../shell/useVocabulary";
 import { t } from "../../words";
 import { Choice, Fitted, type StepProps, same } from "./editing";
 import { FitRange } from "./FitRange";
-import { bySide, isFitted, named, newUntil, type Until } from "./methodSteps";
+import { ALL, bySide, isFitted, named, newUntil, type Until } from "./methodSteps";
 
 /** Seen in no mirror. */
 const DIRECTLY = "directly";
@@ -35,9 +35,12 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
     ]),
   ];
   const handles = features.map((f) => f.name).filter((name) => name.includes("handle"));
+  const ownMarks = [...features, ...docket.seat.body.marks].map((f) => f.name);
   const marks = until.through
     ? [...vocabulary.mirror_marks, ...handles, ...docket.seat.body.dots.map((dot) => dot.name)]
-    : [...features, ...docket.seat.body.marks].map((f) => f.name);
+    : [...ownMarks, ...vocabulary.sole_marks];
+  const low = docket.ground.body.obstacles.filter((o) => vocabulary.stopping.includes(o.kind));
+  const felt = [...low.map((o) => o.name), "kerb", until.thing ?? ""];
   const set = (part: AnyOf<Until>) => change({ until: { ...step.until, ...part } as Until });
   const usual: AnyOf<Until> = newUntil(vocabulary, body, step.until.kind);
   return (
@@ -59,6 +62,14 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
             />
           )}
         </Box>
+      )}
+      {until.kind === "felt" && (
+        <Choice
+          label={t("cues.what the tyres meet")}
+          value={until.thing ?? ""}
+          choices={same([...new Set(felt)])}
+          choose={(thing) => set({ thing })}
+        />
       )}
       {until.mark !== undefined && (
         <Choice
@@ -83,6 +94,14 @@ export const UntilFigures = ({ body, step, change }: StepProps) => {
             choose={(mark) => set({ mark })}
           />
         </Box>
+      )}
+      {until.mark !== undefined && !until.through && (
+        <Choice
+          label={t("cues.what of it")}
+          value={until.part ?? ALL}
+          choices={same([ALL, ...vocabulary.parts])}
+          choose={(part) => set({ part: part === ALL ? null : (part as typeof until.part) })}
+        />
       )}
       {until.edge !== undefined && (
         <Choice

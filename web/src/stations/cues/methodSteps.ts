@@ -16,6 +16,7 @@ export const UNTILS: Record<Until["kind"], Code> = {
   "gap wanted": "cues.the wanted gap ahead",
   travelled: "cues.so many metres are rolled",
   seen: "cues.something is seen to pass",
+  felt: "cues.the tyres meet something",
   "wheel set": "cues.the wheels are set",
 };
 
@@ -51,13 +52,20 @@ export const newUntil = (vocabulary: Vocabulary, body: MethodBody, kind: string)
 };
 
 /** What a step waits for whose call is told by this cue, on whichever side it is driven. */
-export const waitingFor = (cue: Pointed, side: "left" | "right"): Until => {
-  const near = cue.left === (side === "left");
-  const mark = cue.mark ?? "";
-  if (!cue.mirror)
-    return { kind: "seen", thing: cue.what, mark: near ? mark : `off ${mark}`, through: null };
-  return { kind: "seen", thing: cue.what, mark, through: bySide(cue.through, side) };
+export const waitingFor = (
+  { what, mark: name, left, mirror, through, part }: Pointed,
+  side: "left" | "right",
+  { sole_marks }: Vocabulary,
+): Until => {
+  const mark = name ?? "";
+  const sided = left === (side === "left") || sole_marks.includes(mark) ? mark : `off ${mark}`;
+  return mirror
+    ? { kind: "seen", thing: what, mark, through: bySide(through, side), part }
+    : { kind: "seen", thing: what, mark: sided, through: null, part };
 };
+
+/** What a method calls the whole of a thing, where it could be a part. */
+export const ALL = "all of it";
 
 /** A mirror by the side it is on as a method has it: near or off, not left or right. */
 export const bySide = (mirror: string, side: "left" | "right"): string => {
