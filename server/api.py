@@ -1,12 +1,15 @@
 """The API as a whole: its routers, its caller, its errors."""
 
+from typing import Any
+
 from ninja import NinjaAPI
+from ninja.openapi.schema import OpenAPISchema
 
 from server.aids.api import router as aids
 from server.cards.api import router as cards
 from server.docket.api import router as docket
 from server.documents.api import router as documents
-from server.errors import register
+from server.errors import Problem, register
 from server.founding.api import router as founding
 from server.lessons.api import router as lessons
 from server.long_work.api import router as work
@@ -18,7 +21,36 @@ from server.takeout.api import router as takeout
 
 __all__ = ["api"]
 
-api = NinjaAPI(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
+# Of the same shape wherever something goes wrong, which no route says by itself.
+_WRONG = {
+    400: "not understood", 401: "nobody is signed in", 403: "not for this role",
+    404: "not there, or another school's", 405: "not done at this address",
+    409: "somebody else was quicker", 413: "too large", 422: "a field that cannot be used",
+    429: "too often", 500: "a fault of ours", 503: "too much is asked at once",
+}  # fmt: skip
+
+
+class _API(NinjaAPI):
+    """Tells in its schema what every operation may answer with when it fails."""
+
+    def get_openapi_schema(self, **kwargs: Any) -> OpenAPISchema:
+        schema = super().get_openapi_schema(**kwargs)
+        name = Problem.__name__
+        schema["components"]["schemas"].setdefault(name, Problem.model_json_schema())
+        told = {"application/json": {"schema": {"$ref": f"#/components/schemas/{name}"}}}
+        schema["components"]["responses"] = {
+            f"Problem{status}": {"description": what, "content": told}
+            for status, what in _WRONG.items()
+        }
+        for operations in schema["paths"].values():
+            for operation in operations.values():
+                for status in _WRONG:
+                    named = {"$ref": f"#/components/responses/Problem{status}"}
+                    operation["responses"].setdefault(status, named)
+        return schema
+
+
+api = _API(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
 ROUTERS = (
     schools, founding, documents, docket, planning, cards, aids, lessons, progress, work, takeout,

@@ -1,12 +1,13 @@
 """How errors leave the server: one shape, one sentence, one place."""
 
 import json
+import logging
 from collections.abc import Sequence
 from typing import Any, cast
 
 from django.conf import settings
 from django.core.exceptions import ObjectDoesNotExist, RequestDataTooBig
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest, HttpResponse, JsonResponse
 from faircorner.errors import InputError
 from faircorner.model import said_of
 from faircorner.said import Said, path_name
@@ -14,9 +15,12 @@ from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic_core import ErrorDetails
 
+from server.request_body import OURS
 from server.said import told_to
 
-__all__ = ["Problem", "Stale", "register"]
+__all__ = ["Problem", "Stale", "problem", "register", "too_large"]
+
+_LOG = logging.getLogger("server")
 
 
 class Stale(Exception):
@@ -40,6 +44,8 @@ class Problem(Schema):
 
 def _given(request: HttpRequest, where: Sequence[str | int]) -> Any:
     """What a request has at a place in its body; None where it has nothing there."""
+    if len(where) == 1 and where[0] in request.GET:
+        return request.GET[str(where[0])]
     try:
         given = json.loads(request.body)
         for part in where:
@@ -49,47 +55,58 @@ def _given(request: HttpRequest, where: Sequence[str | int]) -> Any:
     return given
 
 
+def problem(request: HttpRequest, status: int, field: str, said: str | Said) -> HttpResponse:
+    """The one shape in which a request is told what went wrong."""
+    told = told_to(request, said) if isinstance(said, Said) else said
+    label = told_to(request, path_name(field)) if field else ""
+    return JsonResponse(Problem(field=field, label=label, problem=told).dict(), status=status)
+
+
+def too_large(request: HttpRequest) -> HttpResponse:
+    most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE // 1_000_000
+    return problem(request, 413, "", Said("too large", most=most))
+
+
 def register(api: NinjaAPI) -> None:
     """Map the exceptions the house raises to answers."""
 
-    def answer(request: HttpRequest, status: int, field: str, problem: str | Said) -> HttpResponse:
-        if isinstance(problem, Said):
-            problem = told_to(request, problem)
-        label = told_to(request, path_name(field)) if field else ""
-        told = {"field": field, "label": label, "problem": problem}
-        return api.create_response(request, told, status=status)
-
     @api.exception_handler(InputError)
     def _input(request: HttpRequest, error: InputError) -> HttpResponse:
-        return answer(request, 422, error.field, error.said)
+        return problem(request, 422, error.field, error.said)
 
     @api.exception_handler(ObjectDoesNotExist)
     def _missing(request: HttpRequest, _error: ObjectDoesNotExist) -> HttpResponse:
-        return answer(request, 404, "", Said("nothing here"))
+        return problem(request, 404, "", Said("nothing here"))
 
     @api.exception_handler(Stale)
     def _stale(request: HttpRequest, error: Stale) -> HttpResponse:
-        return answer(request, 409, "based_on", error.said)
+        return problem(request, 409, "based_on", error.said)
 
     @api.exception_handler(AuthenticationError)
     def _anonymous(request: HttpRequest, _error: AuthenticationError) -> HttpResponse:
-        return answer(request, 401, "", Said("sign in first"))
+        return problem(request, 401, "", Said("sign in first"))
 
     @api.exception_handler(HttpError)
     def _http(request: HttpRequest, error: HttpError) -> HttpResponse:
-        return answer(request, error.status_code, "", error.message)
+        return problem(request, error.status_code, "", error.message)
 
     @api.exception_handler(RequestDataTooBig)
     def _too_big(request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:
-        most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE // 1_000_000
-        return answer(request, 413, "", Said("too large", most=most))
+        return too_large(request)
+
+    @api.exception_handler(Exception)
+    def _ours(request: HttpRequest, error: Exception) -> HttpResponse:
+        _LOG.error("%s %s failed", request.method, request.path, exc_info=error)
+        return problem(request, 500, "", Said("our fault"))
 
     @api.exception_handler(ValidationError)
     def _invalid(request: HttpRequest, error: ValidationError) -> HttpResponse:
         first = error.errors[0]
-        # ninja's location starts with where the value came from and the argument's name.
-        where = first["loc"][2:]
+        # ninja's place starts with where the value came from and, in a body, the argument's name.
+        where = first["loc"][2:] or first["loc"][1:]
         # And it leaves out what was given, which is told beside the limit that it broke.
         complaint = {**first, "input": _given(request, where)}
         field = ".".join(str(part) for part in where)
-        return answer(request, 422, field, said_of(cast("ErrorDetails", complaint)))
+        if first["type"] == OURS:
+            return problem(request, 422, field, Said(first["ctx"]["code"]))
+        return problem(request, 422, field, said_of(cast("ErrorDetails", complaint)))

@@ -1,12 +1,32 @@
 """What a request may bring."""
 
-from ninja import Schema
-from pydantic import ConfigDict
+from datetime import datetime
+from typing import Annotated
 
-__all__ = ["RequestBody"]
+from ninja import Schema
+from pydantic import AfterValidator, AwareDatetime, ConfigDict
+from pydantic_core import PydanticCustomError
+
+__all__ = ["OURS", "RequestBody", "When", "WhenHere"]
+
+# The kind of complaint whose words are a clause of the catalogue's.
+OURS = "ours"
 
 
 class RequestBody(Schema):
     """The body of a request: a field that nobody knows is refused, not passed over."""
 
     model_config = ConfigDict(extra="forbid")
+
+
+def _of_ours(when: datetime) -> datetime:
+    """Any offset keeps it within what every calendar and every database tells again."""
+    if not _FIRST <= when.replace(tzinfo=None) <= _LAST:
+        raise PydanticCustomError(OURS, "{code}", {"code": "not a time of ours"})
+    return when
+
+
+_FIRST, _LAST = datetime(1900, 1, 1), datetime(2200, 1, 1)
+# With an offset; and without one, too, where it is then the school's own time.
+When = Annotated[AwareDatetime, AfterValidator(_of_ours)]
+WhenHere = Annotated[datetime, AfterValidator(_of_ours)]

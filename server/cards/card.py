@@ -54,6 +54,7 @@ class Stop:
     held: tuple[str, ...] = ()
     edges: tuple[tuple[Literal["early", "late"], str], ...] = ()
     picture: SightDrawing | None = None
+    held_picture: SightDrawing | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -129,7 +130,9 @@ def _height(stop: Stop) -> int:
         *stop.held,
         *(why for _, why in (*stop.looks, *stop.edges)),
     )
-    return sum(_LINE * (1 + len(line) // _LINE) for line in told) + _LINE * bool(stop.picture)
+    return sum(_LINE * (1 + len(line) // _LINE) for line in told) + _LINE * (
+        bool(stop.picture) + bool(stop.held_picture)
+    )
 
 
 def _made_from(docket: Docket, teller: _Teller) -> Iterator[str]:
@@ -153,6 +156,7 @@ def _stops(docket: Docket, teller: _Teller) -> Iterator[Stop]:
         looks=_looks(plan, 0, teller),
         held=_held(docket, 0, teller),
         picture=_picture(docket, 0),
+        held_picture=_held_picture(docket, 0),
     )
     for call in plan["calls"]:
         yield _call(docket, call, teller)
@@ -183,6 +187,7 @@ def _call(docket: Docket, call: dict[str, Any], teller: _Teller) -> Stop:
         held=_held(docket, call["leg"], teller),
         edges=tuple(_edges(call, teller)) if plan["feasible"] else (),
         picture=_picture(docket, number),
+        held_picture=_held_picture(docket, call["leg"]),
     )
 
 
@@ -207,9 +212,19 @@ def _looks(plan: dict[str, Any], step: int, teller: _Teller) -> tuple[tuple[str,
     )
 
 
-def _held(docket: Docket, step: int, teller: _Teller) -> tuple[str, ...]:
+def _stretches(docket: Docket, step: int) -> list[dict[str, Any]]:
     stretches = [] if docket.sights is None else docket.sights["held"]
-    return tuple(teller.told(s) for one in stretches if one["step"] == step for s in one["said"])
+    return [one for one in stretches if one["step"] == step]
+
+
+def _held(docket: Docket, step: int, teller: _Teller) -> tuple[str, ...]:
+    return tuple(teller.told(s) for one in _stretches(docket, step) for s in one["said"])
+
+
+def _held_picture(docket: Docket, step: int) -> SightDrawing | None:
+    """How it looks in the middle of the first stretch that is held."""
+    pictures = (one["picture"] for one in _stretches(docket, step))
+    return next((sight_drawing(picture, f"held-{step}") for picture in pictures), None)
 
 
 def _edges(call: dict[str, Any], teller: _Teller) -> Iterator[tuple[Literal["early", "late"], str]]:
@@ -253,7 +268,7 @@ def _picture(docket: Docket, number: int) -> SightDrawing | None:
     # A picture without its cue says nothing that the plan does not.
     if spot is None or spot["picture"] is None or spot["picture"]["cue"] is None:
         return None
-    return sight_drawing(spot["picture"])
+    return sight_drawing(spot["picture"], f"stop-{number}")
 
 
 def _foot(docket: Docket, teller: _Teller) -> Iterator[str]:

@@ -60,6 +60,9 @@ class Enlarged:
 
 @dataclass(frozen=True, slots=True)
 class SightDrawing:
+    """key : which of a card's pictures it is"""
+
+    key: str
     width: float
     height: float
     strokes: tuple[Stroke, ...]
@@ -67,10 +70,11 @@ class SightDrawing:
     glass: Enlarged | None
 
 
-def sight_drawing(picture: dict[str, Any]) -> SightDrawing:
-    """A picture's document as strokes, painted from the first to the last."""
+def sight_drawing(picture: dict[str, Any], key: str) -> SightDrawing:
+    """A picture's document as strokes, painted from the first to the last; key : on its card"""
     width, height = picture["size"]
     return SightDrawing(
+        key=key,
         width=width,
         height=height,
         strokes=(

@@ -4,7 +4,7 @@ from uuid import UUID
 
 from faircorner.tape import MET, TAPE_SIGMA, Result
 from ninja import Schema
-from pydantic import AwareDatetime, Field, model_validator
+from pydantic import Field, model_validator
 
 from server.planning.schemas import (
     ClearanceOut,
@@ -15,7 +15,7 @@ from server.planning.schemas import (
     PoseOut,
     StepOut,
 )
-from server.request_body import RequestBody
+from server.request_body import RequestBody, When, WhenHere
 from server.schools.history import changed_by
 
 Timing = Literal["early", "on", "late"]
@@ -123,7 +123,7 @@ class LessonIn(RequestBody):
 
     learner: int
     instructor: int | None = None
-    starts: datetime
+    starts: WhenHere
     minutes: Annotated[int, Field(ge=10, le=480)] = 60
     about: Annotated[str, Field(max_length=300)] = ""
     place: Annotated[str, Field(max_length=160)] = ""
@@ -229,7 +229,7 @@ class MendOut(Schema):
 class AttemptIn(RequestBody):
     id: UUID
     sheet: int
-    started: AwareDatetime
+    started: When
     notes: Notes
 
 

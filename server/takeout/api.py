@@ -5,6 +5,7 @@ from django.http import FileResponse, HttpRequest
 from faircorner.said import Said
 from ninja import File, Form, Router, Status, UploadedFile
 
+from server.edge import look_through
 from server.errors import Problem
 from server.founding.services import KeyRanOut, begin_first
 from server.said import told_to
@@ -67,6 +68,7 @@ def school_begin_from_file(
 ) -> object:
     """The first school here, as it was when its file was taken out."""
     refuse_old_pages(request)
+    look_through(body.model_dump(), "")
     signs_in = {"username": body.username, "password": body.password}
     try:
         lead = begin_first(body.key, lambda: read_school(cast("IO[bytes]", file), **signs_in))

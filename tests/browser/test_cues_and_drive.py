@@ -177,7 +177,7 @@ def test_the_sheet_is_printed_whole_with_every_picture_its_revisions_and_the_cau
     assert len(re.findall(rb"/Type\s*/Page\b", page.pdf(format="A4"))) == 2
     expect(page.get_by_role("navigation")).to_be_visible()
     page.emulate_media(media="print")
-    expect(page.get_by_role("img", name=re.compile("^Sight picture"))).to_have_count(listed)
+    expect(page.get_by_role("img", name=re.compile("^Sight picture"))).to_have_count(listed + 2)
     expect(page.get_by_role("img", name=re.compile("^Plan of the manoeuvre"))).to_be_visible()
     told = page.get_by_role("list", name="Calls").get_by_role("listitem")
     expect(told.first).to_contain_text("First stop")

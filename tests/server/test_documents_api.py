@@ -52,7 +52,7 @@ def test_a_mirror_stays_while_a_seat_has_a_dot_on_it(ours, lead):
     assert revise(lead, seat, {"dots": [dot]}).status_code == 201
     refused = revise(lead, vehicle, {"mirrors": mirrors[:-1]})
     assert refused.status_code == 422
-    assert f"no {last} any more, and the seat {seat.name} has a dot" in refused.json()["message"]
+    assert f"no {last} any more, and the seat {seat.name} has a dot" in refused.json()["problem"]
     assert revise(lead, vehicle, {"mirrors": mirrors[1:]}).status_code == 201
 
 

@@ -73,7 +73,14 @@ const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
       <PlanSlab plan={plan} vehicle={docket.vehicle.body} ground={docket.ground.body} />
     </Box>
     <Box component="ol" aria-label={t("cues.calls")} sx={{ m: 0, p: 0, listStyle: "none" }}>
-      <Stop mark={<FirstStop />} title={t("cues.first stop")} where={plan.begins.text}>
+      <Stop
+        mark={<FirstStop />}
+        title={t("cues.first stop")}
+        where={plan.begins.text}
+        plan={plan}
+        sights={sights}
+        number={0}
+      >
         <Box sx={{ mt: 0.5 }}>{seenAt(sights, 0)}</Box>
         <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
         <Looks plan={plan} step={0} />
@@ -82,7 +89,14 @@ const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
       {plan.calls.map((call) => (
         <PrintedCall key={call.number} call={call} sights={sights} plan={plan} method={method} />
       ))}
-      <Stop mark={<LastStop />} title={t("cues.last stop")} where={plan.ends.text}>
+      <Stop
+        mark={<LastStop />}
+        title={t("cues.last stop")}
+        where={plan.ends.text}
+        plan={plan}
+        sights={sights}
+        number={plan.calls.length + 1}
+      >
         <Box sx={{ mt: 0.5 }}>{seenAt(sights, plan.calls.length + 1)}</Box>
         <Looks plan={plan} step={plan.calls.length + 1} />
       </Stop>
@@ -128,10 +142,13 @@ const ROW = {
   breakInside: "avoid",
 } as const;
 
-const Stop = ({ mark, ...told }: ToldProps & { mark: ReactNode }) => (
+type StopProps = ToldProps & Pick<Props, "plan" | "sights"> & { mark: ReactNode; number: number };
+
+const Stop = ({ mark, plan, sights, number, ...told }: StopProps) => (
   <Box component="li" sx={ROW}>
     <Disc>{mark}</Disc>
     <Told {...told} />
+    <Pictures plan={plan} sights={sights} number={number} step={number} />
   </Box>
 );
 
@@ -154,16 +171,30 @@ const PrintedCall = ({ call, plan, method, sights }: CallProps) => (
       <HeldAlong sights={sights} step={call.leg} />
       {plan.feasible && <Breaks call={call} />}
     </Told>
-    <PrintedPicture plan={plan} sights={sights} number={call.number} />
+    <Pictures plan={plan} sights={sights} number={call.number} step={call.leg} />
   </Box>
 );
 
-const PrintedPicture = (props: Pick<Props, "plan" | "sights"> & { number: number }) => {
-  const picture = spotAt(props.sights, props.number)?.picture;
-  if (!picture) return null;
+type PicturesProps = Pick<Props, "plan" | "sights"> & { number: number; step: number };
+
+/** What is seen at a stop, and how what is then held looks in the middle of the way. */
+const Pictures = ({ plan, sights, number, step }: PicturesProps) => {
+  const here = spotAt(sights, number)?.picture;
+  const held = sights?.held.filter((one) => one.step === step) ?? [];
   return (
-    <Box sx={{ width: PICTURE, flexShrink: 0, printColorAdjust: "exact" }}>
-      <SightPicture picture={picture} label={pictureLabel(props.plan, props.number)} />
+    <Box
+      sx={{
+        width: PICTURE,
+        flexShrink: 0,
+        display: "grid",
+        gap: 1,
+        printColorAdjust: "exact",
+      }}
+    >
+      {here && <SightPicture picture={here} label={pictureLabel(plan, number)} />}
+      {held.map(({ picture, begin_m }) => (
+        <SightPicture key={begin_m} picture={picture} label={t("cues.held meanwhile")} />
+      ))}
     </Box>
   );
 };
