@@ -9,6 +9,8 @@ USE = """use: ./fair-corner COMMAND
 
   demo [--fresh] [--port N]   start with demo data and print the address; --fresh starts over
   serve [--port N]            the same without demo data
+  stop                        end what runs from this folder
+  status                      whether it runs, and whether all is well
   school --help               begin a school from here; serve prints an address for the first one
   school --from FILE          the same from a file that a school was taken out to
   backup FILE                 everything in the database, to one file
@@ -25,6 +27,8 @@ def main(arguments: list[str]) -> int:
     commands = {
         "demo": ("house.demo", "run_demo"),
         "serve": ("house.demo", "run_serve"),
+        "stop": ("house.serving", "run_stop"),
+        "status": ("house.serving", "run_status"),
         "school": ("house.demo", "run_school"),
         "backup": ("house.demo", "run_backup"),
         "restore": ("house.demo", "run_restore"),

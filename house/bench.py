@@ -30,8 +30,9 @@ from faircorner.vehicle import Vehicle
 
 from house import web
 from house.bench_attempts import attempts_rows
-from house.demo import environment
+from house.demo import migrated
 from house.postgres import database
+from house.serving import environment
 from house.shell import ROOT
 from house.shell import run as shell_run
 
@@ -137,7 +138,7 @@ def run(_arguments: list[str]) -> int:
     vehicle, seat = _car()
     rows = [*_plan_rows(vehicle, seat), *attempts_rows(vehicle, seat)]
     with database() as url:
-        shell_run([sys.executable, "manage.py", "migrate", "--no-input"], env=environment(url))
+        migrated(url)
         shell_run([sys.executable, "-m", "server.demo"], env=environment(url))
         served = _served_figures(url)
     rows += [

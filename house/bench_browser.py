@@ -4,14 +4,12 @@ import json
 import os
 import re
 import statistics
-import subprocess
-import sys
 import time
-import urllib.request
 
 from playwright.sync_api import Page, sync_playwright
 
-from house.shell import ROOT, free_port
+from house.serving import started
+from house.shell import free_port
 
 _CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 _MOVES = 10
@@ -102,18 +100,7 @@ def _one_set_ms(page: Page, sheet: int) -> float:
 
 
 def main() -> None:
-    port = free_port(8700)
-    address = f"http://127.0.0.1:{port}"
-    command = [sys.executable, "-m", "gunicorn", "server.wsgi:application", "--bind",
-               f"127.0.0.1:{port}", "--workers", "2", "--threads", "4"]  # fmt: skip
-    server = subprocess.Popen(command, cwd=ROOT, env=os.environ, stderr=subprocess.DEVNULL)
-    try:
-        for _ in range(100):
-            try:
-                urllib.request.urlopen(f"{address}/api/session", timeout=2).close()  # noqa: S310
-                break
-            except OSError:
-                time.sleep(0.1)
+    with started(os.environ["DATABASE_URL"], free_port(8700)) as (address, _):
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(
                 executable_path="/usr/bin/chromium-headless-shell", args=_CHROMIUM
@@ -127,9 +114,6 @@ def main() -> None:
             found["set_ms"] = _set_ms(page)
             browser.close()
         print(json.dumps(found))
-    finally:
-        server.terminate()
-        server.wait()
 
 
 if __name__ == "__main__":

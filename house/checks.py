@@ -8,8 +8,8 @@ from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 
 from house import formats, mutants, tests_told, web
-from house.demo import environment
 from house.postgres import database
+from house.serving import environment
 from house.shell import ROOT, Trouble, say
 from house.shell import run as shell_run
 

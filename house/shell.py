@@ -11,8 +11,9 @@ from pathlib import Path
 __all__ = ["ROOT", "RUN", "Trouble", "free_port", "run", "say", "secret"]
 
 ROOT = Path(__file__).resolve().parent.parent
-# Everything made on this machine: the cluster, its password, logs. Ignored by git.
-RUN = ROOT / ".run"
+# Everything made on this machine: the cluster, its password, logs. Ignored by git; elsewhere where
+# the data are to outlive the code's folder.
+RUN = Path(os.environ.get("FAIR_CORNER_RUN") or ROOT / ".run").resolve()
 
 
 class Trouble(Exception):
@@ -55,7 +56,7 @@ def free_port(wanted: int) -> int:
 
 def secret(name: str) -> str:
     """A secret made once and kept readable for this user alone."""
-    RUN.mkdir(mode=0o755, exist_ok=True)
+    RUN.mkdir(mode=0o755, parents=True, exist_ok=True)
     path = RUN / name
     if not path.exists():
         path.touch(mode=0o600)

@@ -4,7 +4,7 @@ import hashlib
 import sys
 from pathlib import Path
 
-from house.shell import ROOT, RUN, run, say
+from house.shell import ROOT, run, say
 
 __all__ = ["WEB", "build", "install"]
 
@@ -43,11 +43,10 @@ def build() -> None:
     """The page as it is served, compressed beside itself."""
     install()
     digest = _digest(_SOURCES)
-    stamp = RUN / "web-built"
+    stamp = WEB / "node_modules" / ".built"
     if (WEB / "dist" / "index.html").exists() and not _unless_done(stamp, digest):
         return
     say("building the front end")
     run(["npm", "run", "build"], cwd=WEB)
     run([sys.executable, "-m", "whitenoise.compress", WEB / "dist"])
-    RUN.mkdir(exist_ok=True)
     stamp.write_text(digest, "utf-8")

@@ -11,6 +11,7 @@ from server.docket.api import router as docket
 from server.documents.api import router as documents
 from server.errors import Problem, register
 from server.founding.api import router as founding
+from server.health import router as health
 from server.lessons.api import router as lessons
 from server.long_work.api import router as work
 from server.planning.api import router as planning
@@ -54,6 +55,7 @@ api = _API(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
 register(api)
 ROUTERS = (
     schools, founding, documents, docket, planning, cards, aids, lessons, progress, work, takeout,
+    health,
 )  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

@@ -6,6 +6,7 @@ import json
 from collections.abc import Callable, Iterator
 from typing import Any
 
+from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
 from faircorner.errors import InputError
@@ -28,6 +29,8 @@ def edge(get_response: Answering) -> Answering:
     """The middleware: of the API alone, whose answers programs read."""
 
     def answered(request: HttpRequest) -> HttpResponse:
+        if settings.BEHIND_FRONT:
+            request.META["REMOTE_ADDR"] = request.headers.get("X-Real-IP", "")
         if not request.path.startswith("/api/"):
             return get_response(request)
         try:
@@ -55,12 +58,15 @@ def _in_one_shape(request: HttpRequest, response: HttpResponse) -> HttpResponse:
 def _look_at(request: HttpRequest) -> None:
     """Raises InputError for text that cannot be kept, naming the field."""
     for name, values in request.GET.lists():
-        look_through(values, name)
+        for value in (name, *values):
+            _can_be_kept(value, name)
     # A letter with a file in it is read by whoever asked for one.
     if request.content_type == "multipart/form-data" or not request.body:
         return
     try:
         given = json.loads(request.body, parse_constant=_no_number)
+    except InputError:
+        raise
     except RecursionError:
         raise InputError("", Said("too deep", most=_DEEPEST)) from None
     except ValueError:

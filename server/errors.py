@@ -96,7 +96,8 @@ def register(api: NinjaAPI) -> None:
 
     @api.exception_handler(Exception)
     def _ours(request: HttpRequest, error: Exception) -> HttpResponse:
-        _LOG.error("%s %s failed", request.method, request.path, exc_info=error)
+        asked = request.headers.get("X-Request-ID", "-")
+        _LOG.error("%s %s failed (%s)", request.method, request.path, asked, exc_info=error)
         return problem(request, 500, "", Said("our fault"))
 
     @api.exception_handler(ValidationError)

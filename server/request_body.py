@@ -1,6 +1,6 @@
 """What a request may bring."""
 
-from datetime import datetime
+from datetime import UTC, datetime
 from typing import Annotated
 
 from ninja import Schema
@@ -23,7 +23,8 @@ def _of_ours(when: datetime) -> datetime:
     """Any offset keeps it within what every calendar and every database tells again."""
     if not _FIRST <= when.replace(tzinfo=None) <= _LAST:
         raise PydanticCustomError(OURS, "{code}", {"code": "not a time of ours"})
-    return when
+    # No database has offsets as large as a document may tell.
+    return when if when.tzinfo is None else when.astimezone(UTC)
 
 
 _FIRST, _LAST = datetime(1900, 1, 1), datetime(2200, 1, 1)

@@ -23,6 +23,7 @@ INSTALLED_APPS = [
     "django.contrib.contenttypes",
     "django.contrib.sessions",
     "axes",
+    "csp",
     "procrastinate.contrib.django",
     "simple_history",
     "server.schools",
@@ -34,6 +35,7 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
+    "csp.middleware.CSPMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.middleware.gzip.GZipMiddleware",
     "server.edge.edge",
@@ -56,8 +58,20 @@ WSGI_APPLICATION = "server.wsgi.application"
 
 DATABASES = {
     "default": dj_database_url.config(
-        default="postgresql://faircorner@127.0.0.1:5433/faircorner", conn_max_age=600
+        default="postgresql://faircorner@127.0.0.1:5433/faircorner",
+        conn_max_age=600,
+        # A database that was started again is found again.
+        conn_health_checks=True,
     )
+}
+# What one process has worked out all have: nothing is shared but the database.
+CACHES = {
+    "default": {
+        "BACKEND": "django.core.cache.backends.db.DatabaseCache",
+        "LOCATION": "worked_out",
+        "TIMEOUT": 24 * 60 * 60,
+        "OPTIONS": {"MAX_ENTRIES": 3_000},
+    }
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
@@ -75,6 +89,11 @@ AUTH_PASSWORD_VALIDATORS = [
         "CommonPasswordValidator": {},
         "NumericPasswordValidator": {},
     }.items()
+]
+# What was kept by another is kept anew when its owner next signs in.
+PASSWORD_HASHERS = [
+    "server.schools.hashing.Argon2id",
+    "django.contrib.auth.hashers.PBKDF2PasswordHasher",
 ]
 AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = timedelta(minutes=15)
@@ -104,8 +123,29 @@ SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 30
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
-# Behind a proxy that speaks HTTPS to the outside, cookies must never travel in the clear.
-SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = os.environ.get("FAIR_CORNER_HTTPS") == "1"
+# Behind our own front, which says itself where a request came from and how.
+BEHIND_FRONT = os.environ.get("FAIR_CORNER_BEHIND_FRONT") == "1"
+# Behind a proxy that speaks HTTPS to the outside nothing may travel in the clear.
+_HTTPS = os.environ.get("FAIR_CORNER_HTTPS") == "1"
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = _HTTPS
+# Asked on this machine itself, by whoever looks after it.
+SECURE_REDIRECT_EXEMPT = [r"^api/health$"]
+SECURE_HSTS_SECONDS = 365 * 24 * 60 * 60 if _HTTPS else 0
+SECURE_HSTS_INCLUDE_SUBDOMAINS = SECURE_HSTS_PRELOAD = _HTTPS
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if _HTTPS and BEHIND_FRONT else None
+# Scripts come from here alone; styles are also written into the page, by the screens' own library.
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": ["'self'"],
+        "script-src": ["'self'"],
+        "style-src": ["'self'", "'unsafe-inline'"],
+        "img-src": ["'self'", "data:", "blob:"],
+        "object-src": ["'none'"],
+        "base-uri": ["'self'"],
+        "form-action": ["'self'"],
+        "frame-ancestors": ["'none'"],
+    }
+}
 DATA_UPLOAD_MAX_MEMORY_SIZE = 1_000_000
 
 STATIC_URL = "/static/"
@@ -127,6 +167,7 @@ LANGUAGE_CODE = "en-gb"
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "formatters": {"told": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "told"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
 }

@@ -129,7 +129,7 @@ def compute_plan(
     if found is None:
         scene = scene_of(revisions, options, method_body)
         found = plan_document(make_plan(scene), scene)
-        cache.set(key, found, timeout=None)
+        cache.set(key, found)
     return found
 
 
@@ -146,7 +146,7 @@ def compute_sights(
         scene = scene_of(revisions, options, method_body)
         values = figures_of(plan, scene)
         found = spots_document(sights(scene, values))
-        cache.set(key, found, timeout=None)
+        cache.set(key, found)
     return found
 
 
@@ -164,7 +164,7 @@ def compute_film(
         plan = compute_plan(revisions, options, method_body)
         scene = scene_of(revisions, options, method_body)
         found = film_document(film(scene, figures_of(plan, scene), call))
-        cache.set(key, found, timeout=None)
+        cache.set(key, found)
     return found
 
 
@@ -246,7 +246,7 @@ def compute_leaving(
         pose = final_pose(compute_plan(revisions, options))
         scene = replace(scene_of(revisions, options), standing=pose)
         found = [leaving_document(way) for way in leave(scene)]
-        cache.set(key, found, timeout=None)
+        cache.set(key, found)
     return found
 
 

@@ -14,7 +14,7 @@ from django.db import connection
 from playwright.sync_api import expect, sync_playwright
 from pytest_django.live_server_helper import LiveServer
 
-from house.demo import WORKER
+from house.serving import WORKER
 from house.shell import ROOT
 from server.demo.load import load_demo
 

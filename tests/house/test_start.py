@@ -11,7 +11,6 @@ import psycopg
 import pytest
 
 from house import postgres, shell
-from house.demo import _refuse_second
 from house.shell import ROOT, Trouble, free_port, run, secret
 
 
@@ -20,7 +19,6 @@ def elsewhere(tmp_path, monkeypatch):
     """A folder of its own for everything the start command makes."""
     for module in (postgres, shell):
         monkeypatch.setattr(module, "RUN", tmp_path)
-        monkeypatch.setattr(module, "ROOT", tmp_path)
     monkeypatch.delenv("DATABASE_URL", raising=False)
     yield tmp_path
     shutil.rmtree(postgres._folder(), ignore_errors=True)
@@ -82,14 +80,6 @@ def test_a_program_that_fails_is_shown_with_what_it_said():
     run([sys.executable, "-c", "print('fine')"])
     with pytest.raises(Trouble, match="no such luck"):
         run([sys.executable, "-c", "raise SystemExit('no such luck')"])
-
-
-def test_a_pid_left_by_a_crash_does_not_block_the_start(elsewhere, monkeypatch):
-    monkeypatch.setattr("house.demo.RUN", elsewhere)
-    pid = elsewhere / "web.pid"
-    pid.write_text(str(os.getpid()))
-    _refuse_second()
-    assert not pid.exists()
 
 
 @pytest.mark.parametrize(

@@ -132,6 +132,7 @@ def requests_naming(house):
             "vehicle": vehicle.body, "stature_m": 1.7}),
         "vehicle_usual": ("POST", "/api/vehicles/usual", {"shape": "van", "length_m": 5.2}),
         "beginning_read": ("GET", "/api/begin", None),
+        "health_read": ("GET", "/api/health", None),
         "school_begin": ("POST", "/api/begin", {
             "key": "begin:forged", "name": "Another", "keeps": "left", "units": "metric",
             "locale": "en-GB", "time_zone": "UTC", "lead": "Ada", "username": "ada",
@@ -142,7 +143,8 @@ def requests_naming(house):
     }  # fmt: skip
 
 
-NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", "lessons_list",
+NAMELESS = {"session_read", "health_read",
+            "vocabulary_read", "people_list", "documents_list", "lessons_list",
             "standings_list", "uses_list", "vehicle_around", "vehicle_mirrors",
             "vehicle_circle", "seat_eye",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
@@ -153,7 +155,8 @@ NAMELESS = {"session_read", "vocabulary_read", "people_list", "documents_list", 
 
 
 # For whoever comes with nothing, or with a link.
-OPEN = {"session_read", "session_open", "beginning_read", "school_begin", "invitation_read",
+OPEN = {"session_read", "health_read",
+        "session_open", "beginning_read", "school_begin", "invitation_read",
         "invitation_take", "school_begin_from_file"}  # fmt: skip
 
 

@@ -8,10 +8,11 @@ from faircorner.documents.plans import plan_document, remedy_document
 from faircorner.documents.requests import PlanRequest, method_named, read_options
 from faircorner.model import inside
 
-__all__ = ["answer"]
+__all__ = ["answer", "scene_asked"]
 
 
-def answer(document: Any) -> dict[str, Any]:
+def scene_asked(document: Any) -> Scene:
+    """The scene that a request document is about; raises InputError naming the field."""
     request = PlanRequest.read(document)
     with inside("vehicle"):
         vehicle = request.vehicle.build()
@@ -26,9 +27,14 @@ def answer(document: Any) -> dict[str, Any]:
     with inside("standard"):
         standard = (request.standard or house_standard(goal_of(method.manoeuvre))).build()
     options = read_options(request.options, method)
-    scene = Scene(
+    return Scene(
         vehicle=vehicle, seat=seat, ground=ground, method=method, standard=standard, options=options
     )
+
+
+def answer(document: Any) -> dict[str, Any]:
+    scene = scene_asked(document)
+    standard = scene.standard
     plan = make_plan(scene)
     remedy = None
     if not plan.feasible:

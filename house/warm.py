@@ -1,0 +1,17 @@
+"""Read by gunicorn before it forks: what takes long to load is loaded once, for every process."""
+
+import json
+from typing import Any
+
+from faircorner.commands.plan import scene_asked
+from faircorner.cues import make_plan, sights
+
+from house.formats import EXAMPLE
+
+__all__ = ["on_starting"]
+
+
+def on_starting(_server: Any) -> None:
+    """gunicorn's own name for the moment: the core's compiled loops, used once."""
+    scene = scene_asked(json.loads(EXAMPLE.read_text("utf-8")))
+    sights(scene, make_plan(scene).values)

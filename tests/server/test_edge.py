@@ -1,0 +1,145 @@
+"""What comes in is looked at for every field at once; what goes wrong leaves in one shape."""
+
+import json
+import os
+import re
+import secrets
+import subprocess
+import sys
+
+import pytest
+from django.contrib.auth.hashers import check_password, identify_hasher, make_password
+from django.test import Client, override_settings
+
+from house.shell import ROOT
+from server.settings import PASSWORD_HASHERS
+from tests.server.conftest import NOTES, send
+
+SHAPE = {"field", "label", "problem"}
+
+
+def problem(answer, status):
+    assert answer.status_code == status, answer.content
+    told = answer.json()
+    assert set(told) == SHAPE
+    assert told["problem"]
+    return told
+
+
+@pytest.mark.parametrize(
+    ("body", "field", "said"),
+    [
+        pytest.param('{"name": "Nul\\u0000", "role": "learner"}', "name", "NUL", id="NUL"),
+        pytest.param('{"name": "Half \\ud800"}', "name", "U\\+D800", id="half a character"),
+        pytest.param('{"who": [{"note\\u0000": 1}]}', "who.0", "NUL", id="a name"),
+        pytest.param('{"seconds": NaN}', "", "NaN is no number", id="no number"),
+        pytest.param("[" * 60 + "]" * 60, "", "40 deep", id="too deep"),
+        pytest.param("[" * 100_000, "", "40 deep", id="far too deep"),
+        pytest.param('{"name": ', "", "no JSON", id="no JSON"),
+        pytest.param("\xff", "", "no JSON", id="no text"),
+    ],
+)
+@pytest.mark.parametrize("path", ["/api/people", "/api/session", "/api/begin", "/api/backing"])
+def test_what_cannot_be_kept_is_refused_wherever_it_comes_in(ours, path, body, field, said):
+    client = ours.client("lead")
+    answer = client.generic("POST", path, body.encode("latin-1"), content_type="application/json")
+    told = problem(answer, 422)
+    assert told["field"] == field
+    assert re.search(said, told["problem"])
+
+
+def test_a_query_is_looked_at_too_and_its_field_is_named(ours):
+    lead = ours.client("lead")
+    assert problem(lead.get("/api/people", {"search": "a\0"}), 422)["field"] == "search"
+    assert problem(lead.get("/api/people", {"limit": "many"}), 422)["field"] == "limit"
+    assert problem(lead.get("/api/people", {"role": "king"}), 422)["field"] == "role"
+
+
+@pytest.mark.parametrize(
+    ("started", "kept"),
+    [
+        ("1900-01-01T00:00:00+14:00", True),
+        ("2199-12-31T23:59:59-14:00", True),
+        ("0001-01-01T00:00:00+14:00", False),
+        ("1899-12-31T23:59:59Z", False),
+        ("2200-01-02T00:00:00Z", False),
+        ("9999-12-31T23:59:59-14:00", False),
+        ("2026-05-05T10:00:00+23:00", True),
+        ("2026-05-05T10:00:00", False),
+    ],
+)
+def test_a_time_is_kept_and_given_back_or_refused_by_its_field(ours, started, kept):
+    lead = ours.client("lead")
+    body = {"id": "0b57c7f4-7f2d-4a4a-9d53-66f7a7b1f0aa", "sheet": ours.sheet.pk,
+            "started": started, "notes": NOTES}  # fmt: skip
+    answer = send(lead, "POST", "/api/attempts", body)
+    if kept:
+        assert answer.status_code == 201, answer.content
+    else:
+        assert problem(answer, 422)["field"] == "started"
+    lesson = {"learner": ours.members["learner"].pk, "starts": started}
+    booked = send(lead, "POST", "/api/lessons", lesson)
+    assert (booked.status_code == 201) == (kept or started == "2026-05-05T10:00:00")
+    # Whatever was kept, everything that shows it goes on answering.
+    for path in ("/api/lessons", f"/api/attempts?sheet={ours.sheet.pk}",
+                 f"/api/sets?sheet={ours.sheet.pk}", "/api/standings?learner=1"):  # fmt: skip
+        assert lead.get(path).status_code == 200, path
+
+
+def test_errors_of_the_framework_have_our_shape_too(ours, monkeypatch):
+    lead = ours.client("lead")
+    problem(lead.get("/api/nothing/at/all"), 404)
+    told = lead.patch("/api/session")
+    problem(told, 405)
+    assert "POST" in told["Allow"]
+    problem(lead.generic("POST", "/api/people", "x" * 1_100_000, "application/json"), 413)
+    stranger = {"username": "lead", "password": "unknown"}
+    problem(
+        Client(enforce_csrf_checks=True).post("/api/session", stranger, "application/json"), 403
+    )
+    problem(Client().get("/api/people"), 401)
+    problem(lead.get("/api/people", headers={"host": "elsewhere.example"}), 400)
+
+    def fail(*_args, **_more):
+        raise RuntimeError("as it should not")
+
+    monkeypatch.setattr("server.planning.services.make_plan", fail)
+    monkeypatch.setattr("server.planning.services.cache.get", lambda _key: None)
+    lead.raise_request_exception = False
+    docket = {kind: revision.pk for kind, revision in ours.revisions.items()}
+    assert "not your fault" in problem(send(lead, "POST", "/api/plan", docket), 500)["problem"]
+
+
+def test_every_operation_tells_what_it_may_answer_with_when_it_fails():
+    described = json.loads((ROOT / "docs/formats/openapi.json").read_text())
+    for path, operations in described["paths"].items():
+        for method, operation in operations.items():
+            missing = {"401", "403", "404", "422", "429", "500"} - operation["responses"].keys()
+            assert not missing, (method, path)
+
+
+def test_the_page_runs_no_script_but_its_own(client):
+    policy = client.get("/")["Content-Security-Policy"]
+    told = dict(part.strip().split(" ", 1) for part in policy.split(";"))
+    assert told["script-src"] == "'self'"
+    assert told["frame-ancestors"] == "'none'"
+
+
+def test_a_password_is_kept_memory_hard_and_an_older_one_still_opens():
+    # Where tests hash quickly, the settings' own hashers are asked for.
+    with override_settings(PASSWORD_HASHERS=PASSWORD_HASHERS):
+        kept = make_password("a-long-enough-word")
+        assert kept.startswith("argon2$argon2id$v=19$m=47104,t=2,p=1$")
+        assert identify_hasher(kept).verify("a-long-enough-word", kept)
+        older = make_password("a-long-enough-word", hasher="pbkdf2_sha256")
+        renewed = []
+        assert check_password("a-long-enough-word", older, setter=renewed.append)
+        assert renewed == ["a-long-enough-word"]
+
+
+def test_served_over_https_django_finds_nothing_to_warn_of():
+    env = {**os.environ, "FAIR_CORNER_HTTPS": "1", "FAIR_CORNER_BEHIND_FRONT": "1",
+           "FAIR_CORNER_SECRET_KEY": secrets.token_urlsafe(48)}  # fmt: skip
+    command = [sys.executable, "manage.py", "check", "--deploy", "--fail-level", "WARNING"]
+    done = subprocess.run(command, cwd=ROOT, env=env, capture_output=True, text=True, check=False)
+    assert done.returncode == 0, done.stderr
