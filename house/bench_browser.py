@@ -34,6 +34,11 @@ _WATCHED = """() => {
     .observe(way, { attributes: true, attributeFilter: ["d"] });
 }"""
 
+_DRAWN = """async () => {
+  while (!window.drawn) await new Promise(requestAnimationFrame);
+  return window.drawn;
+}"""
+
 
 def _slab_ms(page: Page) -> list[float]:
     """From moving a slider to the slab, each figure a new one; in rising order."""
@@ -43,7 +48,7 @@ def _slab_ms(page: Page) -> list[float]:
     for key in ["ArrowRight"] * _MOVES + ["ArrowLeft"] * 2 * _MOVES:
         page.evaluate("window.drawn = null")
         slider.press(key)
-        taken.append(page.wait_for_function("window.drawn").json_value())
+        taken.append(page.evaluate(_DRAWN))
         # What follows from a plan is asked for once it rests.
         page.wait_for_timeout(500)
     # On the way back it passes figures that it knows.

@@ -11,10 +11,16 @@ _RUN = """async () => {
   return violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 160))]);
 }"""
 
+_AT_REST = """async () => {
+  while (document.getAnimations().some((one) => one.playState === "running"))
+    await new Promise(requestAnimationFrame);
+}"""
+
 
 def found(page):
     """Each rule that is broken, with the elements that break it; what fades in is waited for."""
-    page.wait_for_function("document.getAnimations().every((a) => a.playState !== 'running')")
+    # Awaited there: Playwright would evaluate text to wait, which the page forbids.
+    page.evaluate(_AT_REST)
     if not page.evaluate("'axe' in window"):
         page.evaluate(_AXE.read_text("utf-8"))
     return page.evaluate(_RUN)
