@@ -106,7 +106,7 @@ def _programs(url: str, *, address: str, port: int) -> list[_Program]:
     )
     return [
         _Program(name="the application", command=answers, env=env),
-        _Program(name="what computes", command=["nice", "-n", "5", *computes], env=env),
+        _Program(name="what computes", command=computes, env=env),
         _Program(name="the worker", command=["nice", "-n", "10", *WORKER], env=env),
         _Program(name="nginx", command=["nginx", "-c", str(file), "-p", str(RUN)], env={}),
     ]

@@ -3,6 +3,7 @@
 import json
 from typing import Any
 
+from django.urls import get_resolver
 from faircorner.commands.plan import scene_asked
 from faircorner.cues import make_plan, sights
 
@@ -12,6 +13,7 @@ __all__ = ["on_starting"]
 
 
 def on_starting(_server: Any) -> None:
-    """gunicorn's own name for the moment: the core's compiled loops, used once."""
+    """gunicorn's own name for the moment: every route, and the core's compiled loops, used once."""
+    _ = get_resolver().url_patterns
     scene = scene_asked(json.loads(EXAMPLE.read_text("utf-8")))
     sights(scene, make_plan(scene).values)

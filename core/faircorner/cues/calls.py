@@ -16,6 +16,9 @@ from faircorner.said import Length, Said
 
 __all__ = ["Call", "call_at", "seeing_at", "state_at", "states_on", "told_at"]
 
+# Of the way to somewhere on a step: the places at which it is followed until there.
+_SHARES = np.linspace(0.0, 1.0, 61)
+
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
 class Call:
@@ -99,12 +102,12 @@ def states_on(
     begin = 0.0 if leg == 0 else float(ends[leg - 1])
     at = int(np.searchsorted(driven.track.s[0], begin, side="right")) - 1
     there = max(s, 0.0) - begin
-    into = np.concatenate((np.linspace(0.0, there, 61), there + on[1:]))[None]
+    into = np.concatenate((there * _SHARES, there + on[1:]))[None]
     way, wheel = advance(
         scene.vehicle.steering, driven.track.poses[:1, at], driven.track.turns[:1, at],
         driven.followed.legs[leg], into,
     )  # fmt: skip
-    return way[0, 60:], wheel[0, 60:]
+    return way[0, len(_SHARES) - 1 :], wheel[0, len(_SHARES) - 1 :]
 
 
 def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:

@@ -57,13 +57,19 @@ class Camera:
 
 def beyond(points: Floats, on: Floats, toward: Floats) -> Floats:
     """What of a polygon (n, 3) lies beyond a plane: through `on`, (3,), square to `toward`."""
-    off = (points - on) @ toward
-    return points if (off >= 0).all() else _cut(whole(points), off)
+    return _cut(whole(points), whole(on), whole(toward))
 
 
 @compiled
-def _cut(points: Floats, off: Floats) -> Floats:
-    """off : (n,), how far beyond the plane each corner lies. Sutherland and Hodgman 1974."""
+def _cut(points: Floats, on: Floats, toward: Floats) -> Floats:
+    """Sutherland and Hodgman 1974."""
+    off, short = np.zeros(len(points)), False
+    for i in range(len(points)):
+        for axis in range(3):
+            off[i] += (points[i, axis] - on[axis]) * toward[axis]
+        short = short or off[i] < 0
+    if not short:
+        return points
     kept, count = np.empty((2 * len(points), 3)), 0
     for i in range(len(points)):
         a, b = off[i], off[i - 1]
