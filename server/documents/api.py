@@ -37,7 +37,7 @@ from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
 from ninja.pagination import paginate
 
-from server.documents.models import Document, Revision
+from server.documents.models import Document
 from server.documents.schemas import (
     AddBehindIn,
     AdjustIn,
@@ -100,13 +100,13 @@ def documents_list(
     sort: Literal["name", "-name", "vehicle", "changed", "oldest"] = "oldest",
 ) -> object:
     """Documents with their newest revisions; seats are found by their vehicle's name, too."""
-    documents = Document.objects.for_school(request.school).with_latest()
+    documents = Document.objects.for_caller(request).with_latest()
     out_of_the_way = Q(away=True) | Q(vehicle__away=True)
     documents = documents.filter(out_of_the_way if away else ~out_of_the_way)
     if kind is not None:
         documents = documents.filter(kind=kind)
     if kind == "vehicle":
-        seats = Document.objects.with_latest().order_by("id")
+        seats = Document.objects.for_caller(request).with_latest().order_by("id")
         documents = documents.prefetch_related(
             Prefetch("seats", queryset=seats, to_attr="its_seats")
         )
@@ -136,10 +136,8 @@ def document_create(request: Caller, body: CreateIn) -> object:
     operation_id="document_revisions",
 )
 def document_revisions(request: Caller, document_id: int) -> object:
-    revisions = Revision.objects.filter(document__school=request.school, document=document_id)
-    if not revisions.exists():
-        raise Revision.DoesNotExist
-    return revisions.select_related("author").order_by("-number")
+    document = Document.objects.for_caller(request).get(pk=document_id)
+    return document.revisions.select_related("author").order_by("-number")
 
 
 @router.post(

@@ -6,8 +6,8 @@ from django.db import models
 from django.db.models.fields.json import KeyTextTransform
 from django.utils import timezone
 
-from server.schools.access import SchoolQuerySet
-from server.schools.models import Member, School
+from server.schools.access import Caller, SchoolQuerySet
+from server.schools.models import Member, Role, School
 
 __all__ = ["Document", "Kind", "Revision"]
 
@@ -27,6 +27,15 @@ def _newest(of: str, what: Any) -> models.Subquery:
 
 
 class DocumentQuerySet(SchoolQuerySet["Document"]):
+    def for_caller(self, request: Caller, learner: str = "sitter") -> Self:
+        """The school's, and of seats a learner's own: theirs by name, or driven in."""
+        documents = self.for_school(request.school)
+        if request.member.role != Role.LEARNER:
+            return documents
+        driven_in = Revision.objects.filter(seat_sheets__learner=request.member)
+        own = models.Q(**{learner: request.member}) | models.Q(pk__in=driven_in.values("document"))
+        return documents.filter(~models.Q(kind=Kind.SEAT) | own)
+
     def with_latest(self) -> Self:
         """Each with its newest revision, the name that has and its vehicle's."""
         documents = self.annotate(

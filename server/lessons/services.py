@@ -77,7 +77,11 @@ def keep_attempt(
     school: School, instructor: Member, *, attempt_id: UUID, sheet: int, started: datetime,
     notes: dict[str, Any],
 ) -> Attempt:  # fmt: skip
-    """Store an attempt once, however often it is sent. Raises Stale when the id means another."""
+    """Store an attempt once, however often it is sent. Raises Stale when the id means another.
+
+    Sent again with other notes, since the answer was lost and more was noted meanwhile, it is put
+    right; what was noted first stays.
+    """
     cue_sheet = CueSheet.objects.for_school(school).get(pk=sheet)
     _fit_the_sheet(notes, cue_sheet)
     attempt, made = Attempt.objects.get_or_create(
@@ -90,12 +94,15 @@ def keep_attempt(
             "notes": notes,
         },
     )
-    same = attempt.school_id == school.pk and attempt.notes == notes
-    if not made and not (same and attempt.cue_sheet_id == sheet):
-        raise Stale(Said("another attempt"))
     if made:
         take_up(cue_sheet)
-    return attempt
+        return attempt
+    if (attempt.instructor_id, attempt.cue_sheet_id) != (instructor.pk, sheet):
+        raise Stale(Said("another attempt"))
+    corrections = list(attempt.corrections.all())
+    if notes in (attempt.notes, *(one.notes for one in corrections)):
+        return attempt
+    return correct_notes(attempt, instructor, based_on=len(corrections), notes=notes)
 
 
 def _fit_the_sheet(notes: dict[str, Any], sheet: CueSheet) -> None:

@@ -169,6 +169,10 @@ def take_advice(school: School, member: Member, sheet_id: int) -> Shift:
     number = str(advice["call"])
     shifts = dict(sheet.options.get("shifts_m", {}))
     shifts[number] = round(shifts.get(number, 0.0) + advice["by_m"], 3)
+    # Asked twice, as after a lost answer, it is taken once.
+    taken = sheet.shifts_from.filter(call=advice["call"], by_m=advice["by_m"]).first()
+    if taken is not None:
+        return taken
     after = make_sheet(
         school,
         learner_id=sheet.learner_id,

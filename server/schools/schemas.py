@@ -7,7 +7,7 @@ from pydantic import Field
 from server.request_body import RequestBody
 from server.schools.history import changed_by
 from server.schools.mail import sends_mail
-from server.schools.models import Member
+from server.schools.models import Member, Role
 from server.schools.services import signs_in_as
 
 RoleName = Literal["lead", "instructor", "trainee", "learner"]
@@ -28,6 +28,12 @@ class PersonOut(Schema):
     name: str
     role: RoleName
     note: str
+
+    @staticmethod
+    def resolve_note(obj: Member, context: dict[str, Any]) -> str:
+        """What those who teach note of somebody is theirs to read."""
+        reader = getattr(context.get("request"), "member", obj)
+        return "" if reader.role == Role.LEARNER else obj.note
 
 
 class SessionOut(Schema):

@@ -29,6 +29,7 @@ def school_file(request: Caller) -> object:
 
 
 @router.get("/people/{person_id}/file", response={200: None}, operation_id="person_file")
+@may(Role.LEAD, Role.LEARNER)
 def person_file(request: Caller, person_id: int) -> object:
     """All that the school has of a learner, for a lead or for themselves, in the same format."""
     learner = _learner(request, person_id)

@@ -14,6 +14,7 @@ from server.lessons.models import Attempt, Lesson
 from server.lessons.services import add_lesson, keep_attempt, tape_attempt
 from server.long_work.services import ask
 from server.planning.models import CueSheet
+from server.progress.models import Shift
 from tests.server.conftest import NOTES, PASSWORD, STARTED, send
 
 
@@ -23,13 +24,13 @@ def requests_naming(house):
     ground = house.revisions["ground"].body
     vehicle = house.revisions["vehicle"]
     learner, sheet = house.members["learner"].pk, house.sheet.pk
-    attempt = Attempt.objects.for_school(house.school).first() or keep_attempt(
+    attempt = Attempt.objects.filter(cue_sheet=house.sheet).first() or keep_attempt(
         house.school, house.members["lead"], attempt_id=uuid.uuid4(), sheet=sheet,
         started=STARTED, notes={**NOTES, "forward_movements": 0, "reverse_movements": 1,
                                 "kerb_touches": 0, "kerb_mounts": 0, "vehicle_touches": 0},
     )  # fmt: skip
     work = ask(house.members["lead"], "least sizes", {}, version="any")
-    lesson = Lesson.objects.for_school(house.school).first() or add_lesson(
+    lesson = Lesson.objects.filter(learner=learner).first() or add_lesson(
         house.school, house.members["lead"], learner=learner, instructor=None,
         starts=datetime.fromisoformat(STARTED), minutes=60, about="", place="", notes="",
     )  # fmt: skip
@@ -253,8 +254,17 @@ def test_an_attempt_sent_twice_is_stored_once(ours):
     assert (first.status_code, second.status_code) == (201, 201)
     assert first.json() == second.json()
     assert Attempt.objects.count() == 1
+    # More was noted before it was sent again: it is put right, and no second one.
     changed = {**body, "notes": {**NOTES, "seconds": 61}}
-    assert send(client, "POST", "/api/attempts", changed).status_code == 409
+    third = send(client, "POST", "/api/attempts", changed)
+    assert third.status_code == 201
+    assert third.json()["notes"]["seconds"] == 61
+    # The first one comes in late, once more.
+    late = send(client, "POST", "/api/attempts", body).json()
+    assert [one["notes"]["seconds"] for one in late["noted"]] == [NOTES["seconds"], 61]
+    assert Attempt.objects.count() == 1
+    other = send(ours.client("lead"), "POST", "/api/attempts", changed)
+    assert other.status_code == 409
 
 
 def test_an_id_used_by_another_school_is_refused_without_telling(ours, theirs):
@@ -334,6 +344,10 @@ def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):
     assert found["advice"]["by_m"] < 0
     taken = send(client, "POST", "/api/sets/take", {"sheet": ours.sheet.pk})
     assert taken.status_code == 201
+    # After a lost answer it is taken again, and has been taken once.
+    once_more = send(client, "POST", "/api/sets/take", {"sheet": ours.sheet.pk})
+    assert (once_more.status_code, once_more.json()) == (201, taken.json())
+    assert Shift.objects.count() == 1
     before, after = send(client, "GET", f"/api/sets?sheet={taken.json()['sheet_id']}").json()
     assert (before["counted"], after["counted"]) == (8, 0)
     by = found["advice"]["by_m"]

@@ -157,7 +157,7 @@ def test_only_who_may_takes_anything_out(ours):
     learner = ours.members["learner"].pk
     assert ours.client("instructor").get("/api/school/file").status_code == 403
     path = f"/api/people/{learner}/file"
-    assert ours.client("instructor").get(path).status_code == 404
+    assert ours.client("instructor").get(path).status_code == 403
     other = send(ours.client("lead"), "POST", "/api/people", {"name": "Zoe"}).json()["id"]
     assert ours.client("learner").get(f"/api/people/{other}/file").status_code == 404
 

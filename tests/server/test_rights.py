@@ -1,0 +1,86 @@
+"""docs/rights.md is what every role may do: each of its rows is tried by each of its columns."""
+
+import json
+import re
+from dataclasses import replace
+
+import pytest
+from django.test import Client
+
+from house.shell import ROOT
+from server.documents.services import create_document
+from server.planning.services import make_sheet
+from server.schools.models import Role
+from tests.server.conftest import send
+from tests.server.test_schools_apart import operations, requests_naming
+
+ROW = re.compile(
+    r"^\| `(\w+)` \|[^|]*\| (\S+) \| (\S+) \| (\S+) \| (\S+) \| (\S+) \|$", re.MULTILINE
+)
+COLUMNS = ("lead", "instructor", "trainee", "learner", "nobody")
+TOLD = {
+    name: dict(zip(COLUMNS, may, strict=True))
+    for name, *may in ROW.findall((ROOT / "docs/rights.md").read_text())
+}
+
+
+def test_every_operation_has_its_row_and_no_other():
+    assert set(TOLD) == operations()
+    assert {may for row in TOLD.values() for may in row.values()} == {"yes", "own", "no"}
+
+
+@pytest.mark.parametrize("who", COLUMNS)
+def test_whoever_may_not_is_turned_away_and_nobody_else(ours, who):
+    for name in sorted(TOLD, key=lambda name: name == "session_close"):
+        method, path, body = requests_naming(ours)[name]
+        client = Client() if who == "nobody" else ours.client(who)
+        status = send(client, method, path, body).status_code
+        turned_away = status == 401 if who == "nobody" else status == 403
+        assert turned_away == (TOLD[name][who] == "no"), (name, status)
+
+
+def test_a_learner_reaches_only_what_is_their_own(ours):
+    """Whatever names another learner of the same school is as if it were not there."""
+    second = ours.members["trainee"]
+    second.role = Role.LEARNER
+    second.save()
+    sheet = make_sheet(ours.school, learner_id=second.pk, revisions=ours.revisions, options={})
+    others = replace(ours, members={**ours.members, "learner": second}, sheet=sheet)
+    named = requests_naming(others)
+    for name in (name for name, may in TOLD.items() if may["learner"] == "own"):
+        method, path, body = named[name]
+        answer = send(ours.client("learner"), method, path, body)
+        if answer.status_code == 200:
+            told = json.dumps(answer.json())
+            assert second.name not in told, name
+            assert f'"learner_id": {second.pk}' not in told, name
+        else:
+            assert answer.status_code == 404, (name, answer.status_code)
+
+
+def test_a_learner_finds_their_own_seats_and_reads_no_note_about_themselves(ours):
+    learner, body = ours.members["learner"], ours.revisions["seat"].body
+    learner.note = "tires early"
+    learner.save()
+    vehicle = ours.revisions["vehicle"].document_id
+    hers, another = (
+        create_document(
+            ours.school, kind="seat", body={**body, "name": name}, vehicle_id=vehicle,
+            sitter_id=sitter,
+        )
+        for name, sitter in (("hers", learner.pk), ("another's", None))
+    )  # fmt: skip
+    client = ours.client("learner")
+    listed = send(client, "GET", "/api/documents?kind=seat&limit=500").json()["items"]
+    # Hers by name, and the one that she has driven in.
+    assert {one["id"] for one in listed} == {
+        hers.document_id, ours.revisions["seat"].document_id
+    }  # fmt: skip
+    beside = send(client, "GET", "/api/documents?kind=vehicle").content.decode()
+    assert "another's" not in beside
+    path = f"/api/documents/{another.document_id}/revisions"
+    assert send(client, "GET", path).status_code == 404
+    assert send(ours.client("trainee"), "GET", path).status_code == 200
+    for path in ("/api/people", "/api/session"):
+        assert "tires" not in send(client, "GET", path).content.decode()
+    assert "tires" in send(ours.client("trainee"), "GET", "/api/people").content.decode()
