@@ -98,7 +98,7 @@ def _programs(url: str, *, address: str, port: int) -> list[_Program]:
     # It is the front that says where a request came from, and whether by HTTPS.
     env = {**environment(url), "FAIR_CORNER_BEHIND_FRONT": "1"}
     answers = _gunicorn(application, "--workers", "2", "--threads", "4", "--timeout", "60")
-    workers = str((os.cpu_count() or 1) + 2)
+    workers = str((os.cpu_count() or 1) + 4)
     # A process each, which nothing small waits for and which is ended where it takes too long.
     computes = _gunicorn(computing, "--workers", workers, "--timeout", str(front.PATIENCE))
     file = front.configured(

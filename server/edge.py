@@ -4,6 +4,8 @@ at once, and whatever goes wrong leaves in the one shape that `server.errors.Pro
 
 import json
 from collections.abc import Callable, Iterator
+from functools import partial
+from socket import MSG_DONTWAIT, MSG_PEEK, socket
 from typing import Any
 
 from django.conf import settings
@@ -11,6 +13,7 @@ from django.core.exceptions import RequestDataTooBig
 from django.http import HttpRequest, HttpResponse
 from faircorner.errors import InputError
 from faircorner.said import Said
+from faircorner.wanted import while_wanted
 
 from server.errors import problem, too_large
 
@@ -39,9 +42,22 @@ def edge(get_response: Answering) -> Answering:
             return problem(request, 422, error.field, error.said)
         except RequestDataTooBig:
             return too_large(request)
-        return _in_one_shape(request, get_response(request))
+        with while_wanted(partial(_waits, request.META.get("gunicorn.socket"))):
+            return _in_one_shape(request, get_response(request))
 
     return answered
+
+
+def _waits(connection: socket | None) -> bool:
+    """Whether whoever asked still holds the line; where that cannot be seen, they do."""
+    if connection is None:
+        return True
+    try:
+        return connection.recv(1, MSG_PEEK | MSG_DONTWAIT) != b""
+    except BlockingIOError:
+        return True
+    except OSError:
+        return False
 
 
 def _in_one_shape(request: HttpRequest, response: HttpResponse) -> HttpResponse:

@@ -11,6 +11,7 @@ from django.http import HttpRequest, HttpResponse, JsonResponse
 from faircorner.errors import InputError
 from faircorner.model import said_of
 from faircorner.said import Said, path_name
+from faircorner.wanted import Unwanted
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic_core import ErrorDetails
@@ -93,6 +94,11 @@ def register(api: NinjaAPI) -> None:
     @api.exception_handler(RequestDataTooBig)
     def _too_big(request: HttpRequest, _error: RequestDataTooBig) -> HttpResponse:
         return too_large(request)
+
+    @api.exception_handler(Unwanted)
+    def _unwanted(request: HttpRequest, _error: Unwanted) -> HttpResponse:
+        # As nginx notes it; nobody is there to read it.
+        return problem(request, 499, "", Said("not answered in time"))
 
     @api.exception_handler(Exception)
     def _ours(request: HttpRequest, error: Exception) -> HttpResponse:

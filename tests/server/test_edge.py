@@ -6,6 +6,7 @@ import re
 import secrets
 import subprocess
 import sys
+from socket import socketpair
 
 import pytest
 from django.contrib.auth.hashers import check_password, identify_hasher, make_password
@@ -143,3 +144,23 @@ def test_served_over_https_django_finds_nothing_to_warn_of():
     command = [sys.executable, "manage.py", "check", "--deploy", "--fail-level", "WARNING"]
     done = subprocess.run(command, cwd=ROOT, env=env, capture_output=True, text=True, check=False)
     assert done.returncode == 0, done.stderr
+
+
+def test_whoever_has_hung_up_is_not_worked_for(ours):
+    """A connection as gunicorn hands it on: its other end is a person's, who goes."""
+    docket = {kind: revision.pk for kind, revision in ours.revisions.items()}
+    here, there = socketpair()
+    with here, there:
+        lead = ours.client("lead")
+        asked = {**docket, "options": {"gap_m": 1.05}}
+
+        def ask():
+            return lead.post(
+                "/api/plan", asked, "application/json", **{"gunicorn.socket": here}
+            ).status_code
+
+        there.close()
+        assert ask() == 499
+    here, there = socketpair()
+    with here, there:
+        assert ask() == 200

@@ -12,6 +12,7 @@ from faircorner.motion import Clearance, Track, clearance
 from faircorner.plane import Bools, Floats
 from faircorner.standards import Band, Finish, finish_at
 from faircorner.vehicle import Vehicle, tyre_poses
+from faircorner.wanted import still_wanted
 
 __all__ = ["Driven", "attempt", "line_gap", "obstacle_gap", "overhang"]
 
@@ -55,7 +56,9 @@ def attempt(scene: Scene, settings: Settings, *, sample: float | None = 0.05) ->
     """Drive a batch and measure it; kerb on the left.
 
     sample : m between the poses looked at; None for 24 in every step, however long
+    Every search drives one batch after another: here it is given up where nobody waits any more.
     """
+    still_wanted()
     vehicle, ground = scene.vehicle, scene.ground
     followed = follow(
         vehicle, ground, scene.method, settings, start=scene.standing, seat=scene.seat

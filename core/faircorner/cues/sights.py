@@ -22,6 +22,7 @@ from faircorner.picture import WIDTH, Glass, Part, Viewer, place_of
 from faircorner.plane import Floats, mirrored
 from faircorner.said import Said
 from faircorner.sides import sided
+from faircorner.wanted import still_wanted
 
 __all__ = ["Film", "Sights", "Spot", "film", "sights"]
 
@@ -160,6 +161,7 @@ def sights(scene: Scene, values: dict[str, float]) -> Sights:
 
 
 def _spot(scene: Scene, driven: Driven, viewer: Viewer, call: int) -> Spot:
+    still_wanted()
     seeing = seeing_at(scene, driven, call)
     assert seeing is not None  # noqa: S101  there is a seat, and cues are asked for
     cue = sharpest(seeing, scene.options.picks.get(call, ""))

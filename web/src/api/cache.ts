@@ -17,7 +17,11 @@ export const client = new QueryClient({
   defaultOptions: {
     queries: {
       // Asking again helps when the line failed, not when the server has said no.
-      retry: (count, error) => count < 2 && !(error instanceof ApiError && error.status > 0),
+      // What is asked too often at once is asked again a moment later.
+      retry: (count, error) =>
+        error instanceof ApiError && error.status === 429
+          ? count < 6
+          : count < 2 && !(error instanceof ApiError && error.status > 0),
       staleTime: 15_000,
     },
   },
