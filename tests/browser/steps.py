@@ -52,6 +52,12 @@ def choose(page, stub, item):
     expect(page.get_by_role("button", name=re.compile(f"^{stub}: .*{item}"))).to_be_visible()
 
 
+def take_sheet(page):
+    """On to Drive, by whatever the button says: somebody may have revised what it is made from."""
+    ways = "^(Drive this sheet|(Use this sheet|Bring the sheet up to date) and drive)$"
+    page.get_by_role("button", name=re.compile(ways)).click()
+
+
 def station(page, name):
     page.get_by_role("link", name=re.compile(f"\\d {name}$")).click()
     # Until the station is there, the one before it is, with links of its own.

@@ -7,7 +7,17 @@ from playwright.sync_api import expect
 
 from server.documents.models import Revision
 from server.planning.models import CueSheet
-from tests.browser.steps import TEODOR, Held, choose, desk, field, sign_in, station, type_length
+from tests.browser.steps import (
+    TEODOR,
+    Held,
+    choose,
+    desk,
+    field,
+    sign_in,
+    station,
+    take_sheet,
+    type_length,
+)
 from tests.browser.test_methods import pick_method
 
 
@@ -169,7 +179,7 @@ def test_a_call_that_is_hidden_is_told_on_the_plan_and_in_drive_with_what_to_do(
     warning.get_by_role("button", name="Call 1").click()
     calls = page.get_by_role("list", name="Calls")
     expect(calls).to_contain_text(re.compile("have somebody outside call “near rear wheel .* of"))
-    page.get_by_role("button", name="Use this sheet and drive").click()
+    take_sheet(page)
     expect(page.get_by_text("However you lean, nothing shows")).to_have_count(1)
     # The next test finds her sheet as it was.
     CueSheet.objects.filter(method__body__name="Swing-out reverse bay").delete()

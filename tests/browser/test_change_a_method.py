@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from server.documents.models import Document, Revision
-from tests.browser.steps import INES, choose, sign_in
+from tests.browser.steps import INES, choose, sign_in, take_sheet
 from tests.browser.test_methods import pick_method
 
 
@@ -115,7 +115,7 @@ def test_a_copy_is_a_method_of_its_own_and_the_first_stays_as_it_was(page):
         body__name="Lock to lock reverse park", document__school=copy.document.school
     )
     assert first.body["steps"][1]["wheel"]["of_lock"] == 1.0
-    page.get_by_role("button", name="Use this sheet and drive").click()
+    take_sheet(page)
     expect(page.get_by_role("button", name="Start the clock")).to_be_visible()
     assert Document.objects.filter(pk=copy.document_id, kind="method").exists()
 

@@ -20,6 +20,7 @@ from tests.browser.steps import (
     note_attempt,
     sign_in,
     station,
+    take_sheet,
     type_length,
 )
 
@@ -93,7 +94,7 @@ def test_where_to_stop_first_and_last_and_every_look_is_told(page, person, learn
         expect(steps.nth(1)).to_contain_text("off side: the nose swings out")
         expect(steps.nth(1)).to_contain_text("near side: the tail goes in")
         expect(page.locator("[data-eye='2']")).to_have_count(2)
-    page.get_by_role("button", name=re.compile("Drive this sheet|Use this sheet and drive")).click()
+    take_sheet(page)
     expect(page.get_by_text(f"from: {first}")).to_be_visible()
     expect(page.get_by_text(last)).to_be_visible()
 
@@ -141,7 +142,7 @@ def test_a_sheet_with_other_figures_is_kept_as_a_sheet_of_its_own(page):
     choose(page, "Learner", "Yara Quill")
     before = CueSheet.objects.filter(learner__name="Yara Quill").count()
     page.get_by_role("slider", name="Finish off the kerb").press("ArrowRight")
-    page.get_by_role("button", name="Use this sheet and drive").click()
+    take_sheet(page)
     expect(page.get_by_role("button", name="Start the clock")).to_be_visible()
     sheets = CueSheet.objects.filter(learner__name="Yara Quill")
     assert sheets.count() == before + 1

@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from server.documents.models import Revision
 from server.planning.models import CueSheet
-from tests.browser.steps import TEODOR, calls, choose, sign_in, station
+from tests.browser.steps import TEODOR, calls, choose, sign_in, station, take_sheet
 
 
 def pick_method(page, name):
@@ -57,7 +57,7 @@ def test_a_method_with_a_forward_move_is_noted_with_it(page):
     choose(page, "Learner", "Yara Quill")
     pick_method(page, "Set back and forward reverse park")
     expect(calls(page)).to_have_count(3)
-    page.get_by_role("button", name="Use this sheet and drive").click()
+    take_sheet(page)
     for movement in ("Reverse movements", "Forward movements"):
         expect(page.get_by_text(movement).locator("..")).to_contain_text("1")
     sheet = CueSheet.objects.filter(learner__name="Yara Quill").first()

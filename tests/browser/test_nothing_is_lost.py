@@ -11,7 +11,16 @@ from server.documents.services import revise_document
 from server.lessons.models import Attempt
 from server.schools.models import Member
 from tests.browser.axe import found
-from tests.browser.steps import MAREN, choose, field, sign_in, sign_out, station, type_length
+from tests.browser.steps import (
+    MAREN,
+    choose,
+    field,
+    sign_in,
+    sign_out,
+    station,
+    take_sheet,
+    type_length,
+)
 
 EYE = ("Above the ground", "Right of the middle")
 
@@ -66,7 +75,7 @@ def test_an_attempt_on_another_sheet_is_found_again(page):
     begin_attempt(page)
     station(page, "Cues")
     page.get_by_role("slider", name="Finish off the kerb").press("ArrowRight")
-    page.get_by_role("button", name="Use this sheet and drive").click()
+    take_sheet(page)
     elsewhere = page.get_by_role("alert").filter(has_text="is still under way")
     elsewhere.get_by_role("button", name="Go on with it").click()
     late = page.get_by_role("group", name="Call 2").get_by_role("button", name="late")

@@ -8,7 +8,7 @@ from pypdf import PdfReader
 
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
-from tests.browser.steps import INES, MAREN, TEODOR, calls, choose, sign_in, station
+from tests.browser.steps import INES, MAREN, TEODOR, calls, choose, sign_in, station, take_sheet
 
 
 def picture(page, name):
@@ -42,7 +42,7 @@ def test_another_cue_is_chosen_kept_with_the_sheet_and_given_back(page):
     listed.nth(1).check()
     expect(told.get_by_text(f"{sentence}.", exact=True).first).to_be_visible()
     expect(told).to_contain_text("Chosen instead of the sharpest")
-    page.get_by_role("button", name="Use this sheet and drive").click()
+    take_sheet(page)
     expect(page.get_by_role("heading", name="Drive", level=1)).to_be_attached()
     station(page, "Cues")
     calls(page).nth(1).click()
@@ -93,9 +93,7 @@ def test_a_mirror_that_is_dipped_and_set_back_is_noted_like_any_look(page):
     choose(page, "Learner", "Joss Amber")
     page.get_by_role("checkbox", name="Near mirror dipped").check()
     # What of it somebody has revised meanwhile is brought up to date with it.
-    page.get_by_role(
-        "button", name=re.compile("^(Use this sheet|Bring the sheet up to date) and drive")
-    ).click()
+    take_sheet(page)
     page.get_by_role("button", name="Start the clock").click()
     for mirror, done in (("dip", "done"), ("restore", "missed")):
         look = page.get_by_role("group", name=re.compile(f"^Look \\d+, {mirror} mirror"))

@@ -29,8 +29,10 @@ _BEGUN = {"name": "Served School", "keeps": "left", "units": "metric", "locale":
 def serve(folder, **more):
     """`./fair-corner serve` with a folder of its own, and its address once it has told it."""
     folder.mkdir(mode=0o755, parents=True)
-    env = {**os.environ, "PYTHONPATH": f"{ROOT / 'core'}:{ROOT}", "FAIR_CORNER_RUN": str(folder)}
-    env = {**{k: v for k, v in env.items() if k not in ("DATABASE_URL",)}, **more}
+    # As somebody starts it who has set nothing.
+    ours = ("DATABASE_URL", "FAIR_CORNER_SECRET_KEY", "DJANGO_SETTINGS_MODULE")
+    env = {name: value for name, value in os.environ.items() if name not in ours}
+    env |= {"PYTHONPATH": f"{ROOT / 'core'}:{ROOT}", "FAIR_CORNER_RUN": str(folder), **more}
     command = [sys.executable, "-m", "house"]
     port = free_port(8900 + os.getpid() % 400)
     told = (folder / "told").open("w+")
