@@ -24,12 +24,19 @@ def django_db_setup(
     # Only here: the core's tests run where there is no Django.
     from django.conf import settings as django_settings  # noqa: PLC0415
     from django.db import connection  # noqa: PLC0415
-    from django.test.utils import setup_databases, teardown_databases  # noqa: PLC0415
+    from django.test.utils import (  # noqa: PLC0415
+        override_settings,
+        setup_databases,
+        teardown_databases,
+    )
 
     # A served page's threads must not hold the database that is dropped at the end.
     connection.settings_dict["CONN_MAX_AGE"] = 0
     # Slow hashing guards real passwords; here it would only be waited for.
     django_settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+    # And each test takes back what it did: in the database nothing worked out would outlast it.
+    in_memory = {"default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"}}
+    override_settings(CACHES=in_memory).enable()
     kept = request.config.getoption("reuse_db")
     taken = kept and not request.config.getoption("create_db")
     with django_db_blocker.unblock():

@@ -44,7 +44,7 @@ def configured(*, address: str, port: int, application: int, computing: int) -> 
         "DOOR": _DOOR,
         "BURST": _BURST,
         "FILE_MB": _FILE_MB,
-        "TOO_LARGE": _told(Said("too large", most=2)),
+        "TOO_LARGE": _told(Said("too large", most=1)),
         "TOO_OFTEN": _told(Said("too often")),
         "NOT_ANSWERED": _told(Said("not answered in time")),
     }
