@@ -108,8 +108,7 @@ def database(*, fresh: bool = False) -> Iterator[str]:
             say("clearing the demo's database")
             shutil.rmtree(folder)
         _make(folder)
-        port = free_port(5433)
-        _start(folder, port)
+        port = _start_anywhere(folder)
     elif fresh:
         raise Trouble("the demo is running; stop it with Ctrl-C before --fresh")
     password = secret("database-password")
@@ -123,6 +122,20 @@ def database(*, fresh: bool = False) -> Iterator[str]:
 
 def _control(folder: Path) -> list[str | Path]:
     return [*_as_owner(), _binaries() / "pg_ctl", "-D", folder, "-w"]
+
+
+def _start_anywhere(folder: Path) -> int:
+    """On the first port that is free, and stays so: another server may take it meanwhile."""
+    port = free_port(5433)
+    while True:
+        try:
+            _start(folder, port)
+        except Trouble:
+            taken, port = port, free_port(port)
+            if port == taken:
+                raise
+        else:
+            return port
 
 
 def _start(folder: Path, port: int) -> None:

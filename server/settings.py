@@ -7,6 +7,8 @@ from pathlib import Path
 import dj_database_url
 from django.core.management.utils import get_random_secret_key
 
+from server.fingerprint import fingerprint
+
 BASE_DIR = Path(__file__).resolve().parent.parent
 WEB_DIST = BASE_DIR / "web" / "dist"
 
@@ -69,6 +71,8 @@ CACHES = {
     "default": {
         "BACKEND": "django.core.cache.backends.db.DatabaseCache",
         "LOCATION": "worked_out",
+        # It outlasts a deployment: what another core worked out is not looked for.
+        "KEY_PREFIX": fingerprint(BASE_DIR / "core" / "faircorner"),
         "TIMEOUT": 24 * 60 * 60,
         "OPTIONS": {"MAX_ENTRIES": 3_000},
     }

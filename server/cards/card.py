@@ -40,6 +40,14 @@ class Docket:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
+class View:
+    """A picture; named : when it is looked at and in what, where there are two beside each other"""
+
+    drawing: SightDrawing
+    named: str = ""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
 class Stop:
     """A stop or a call. say : what is done; lines : how it is told; held : what is then held
     while rolling; edges : where it goes wrong
@@ -53,7 +61,7 @@ class Stop:
     looks: tuple[tuple[str, str], ...] = ()
     held: tuple[str, ...] = ()
     edges: tuple[tuple[Literal["early", "late"], str], ...] = ()
-    picture: SightDrawing | None = None
+    views: tuple[View, ...] = ()
     held_picture: SightDrawing | None = None
 
 
@@ -131,7 +139,7 @@ def _height(stop: Stop) -> int:
         *(why for _, why in (*stop.looks, *stop.edges)),
     )
     return sum(_LINE * (1 + len(line) // _LINE) for line in told) + _LINE * (
-        bool(stop.picture) + bool(stop.held_picture)
+        bool(stop.views) + bool(stop.held_picture)
     )
 
 
@@ -155,7 +163,7 @@ def _stops(docket: Docket, teller: _Teller) -> Iterator[Stop]:
         ),
         looks=_looks(plan, 0, teller),
         held=_held(docket, 0, teller),
-        picture=_picture(docket, 0),
+        views=_views(docket, 0, teller),
         held_picture=_held_picture(docket, 0),
     )
     for call in plan["calls"]:
@@ -169,7 +177,7 @@ def _stops(docket: Docket, teller: _Teller) -> Iterator[Stop]:
             _seen_at(docket, last, teller),
         ),
         looks=_looks(plan, last, teller),
-        picture=_picture(docket, last),
+        views=_views(docket, last, teller),
     )
 
 
@@ -186,7 +194,7 @@ def _call(docket: Docket, call: dict[str, Any], teller: _Teller) -> Stop:
         looks=_looks(plan, call["leg"], teller),
         held=_held(docket, call["leg"], teller),
         edges=tuple(_edges(call, teller)) if plan["feasible"] else (),
-        picture=_picture(docket, number),
+        views=_views(docket, number, teller),
         held_picture=_held_picture(docket, call["leg"]),
     )
 
@@ -263,12 +271,29 @@ def _rests(docket: Docket, number: int, teller: _Teller) -> str:
     return teller.said(Said("card it rests", what=said)) if said else ""
 
 
-def _picture(docket: Docket, number: int) -> SightDrawing | None:
+def _views(docket: Docket, number: int, teller: _Teller) -> tuple[View, ...]:
+    """What is seen there; and at the next stop, where the eyes change over to another mirror."""
     spot = _spot(docket, number)
+    if spot is None or not (here := _picture(spot, f"stop-{number}")):
+        return ()
+    then = _spot(docket, number + 1) if spot["changes_over"] else None
+    if then is None or not (after := _picture(then, f"after-{number}")):
+        return (View(drawing=here),)
+
+    def named(when: str, seen: dict[str, Any]) -> str:
+        return teller.said(Said(f"card looked {when}", name=seen["candidates"][0]["through"]))
+
+    return (
+        View(drawing=here, named=named("now", spot)),
+        View(drawing=after, named=named("then", then)),
+    )
+
+
+def _picture(spot: dict[str, Any], key: str) -> SightDrawing | None:
     # A picture without its cue says nothing that the plan does not.
-    if spot is None or spot["picture"] is None or spot["picture"]["cue"] is None:
+    if spot["picture"] is None or spot["picture"]["cue"] is None:
         return None
-    return sight_drawing(spot["picture"], f"stop-{number}")
+    return sight_drawing(spot["picture"], key)
 
 
 def _foot(docket: Docket, teller: _Teller) -> Iterator[str]:

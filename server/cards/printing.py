@@ -21,7 +21,10 @@ def pdf_of(card: Card, paper: Paper, lang: str) -> bytes:
     html = HTML(string=render_to_string("card.html", {"card": card, "paper": paper, "lang": lang}))
     font, style = _type()
     for size, share in paper.layouts:
-        layout = CSS(string=f"html {{ font-size: {size}pt }} .sight {{ width: {share}% }}")
+        layout = CSS(
+            string=f"html {{ font-size: {size}pt }} .sight {{ width: {share}% }}"
+            f".pair {{ width: {min(2 * share, 100)}% }}"
+        )
         laid = html.render(stylesheets=[*style, layout], font_config=font)
         if len(laid.pages) == 1:
             break

@@ -400,6 +400,7 @@ class SpotOut(PoseOut):
 
     felt : what the tyres meet for whoever rolls on from there, null where nothing within a metre
     chosen : the key of the cue that is told, null where nothing shows
+    changes_over : whether the next stop is looked for in another mirror
     """
 
     call: int
@@ -409,6 +410,7 @@ class SpotOut(PoseOut):
     candidates: list[CandidateOut]
     others: list[PointedOut]
     picture: PictureOut | None
+    changes_over: bool
 
 
 class HeldOut(PoseOut):

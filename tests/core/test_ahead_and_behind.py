@@ -5,7 +5,7 @@ from types import SimpleNamespace
 
 import numpy as np
 import pytest
-from faircorner.cues.candidates import candidates_of
+from faircorner.cues.candidates import at_mark, candidates_of
 from faircorner.cues.cue_kinds import candidates
 from faircorner.cues.cue_kinds.edge import over_the_bonnet
 from faircorner.cues.cue_kinds.horizon import horizons
@@ -134,6 +134,9 @@ def test_what_is_parallel_in_space_runs_parallel_to_the_edge_of_its_pane(
     assert parallels(straight) == []
     assert found[through].shown(-0.5)
     assert not found[through].shown(-1.5)
+    late = replace(seeing, onward=lambda by: turning(by + 0.1))
+    ats = [at_mark(f) for f in parallels(late) if f.cue.key == cue.key]
+    assert ats == [pytest.approx(-0.1, abs=1e-4)]
 
 
 @given(st.floats(-2.0, 2.0), st.sampled_from([9.0, 30.0]))

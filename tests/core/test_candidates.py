@@ -176,6 +176,10 @@ def test_a_kerb_that_comes_parallel_in_a_mirror_is_as_sharp_as_the_vehicle_turns
     scatter = found["left door mirror"].sharpness.scatter
     assert scatter == pytest.approx(np.hypot(PARALLEL * radius, REACTION * CRAWL), rel=1e-3)
     assert "runs parallel" in str(found["left door mirror"].said)
+    # Parallel 10 cm earlier by the turn, it is used there.
+    late = replace(seeing, onward=lambda by: turning(by + 0.1))
+    (at,) = [at_mark(f) for f in parallels(late) if f.cue.key == found["left door mirror"].key]
+    assert at == pytest.approx(-0.1, abs=1e-4)
     # Straight on nothing comes parallel, and aslant nothing is.
     assert parallels(replace(seeing, onward=lambda by: pose + [by, 0, 0])) == []
     assert parallels(replace(seeing, onward=lambda by: turning(by + 0.4))) == []

@@ -4,12 +4,16 @@ import numpy as np
 import pytest
 from faircorner.documents.usual import BODY_SHAPES, UsualRequest, more_mirrors, usual_vehicle
 from faircorner.documents.vehicle import VehicleDocument
+from faircorner.ground import Stretch, lay_road
+from faircorner.picture import Viewer, place_of
 from faircorner.plane import frozen
-from faircorner.sight import Seat, bisecting, images, mirrors_set, showing
+from faircorner.sight import Looker, Seat, bisecting, images, mirrors_set, showing
+from faircorner.sight.reflect import reflections
 from faircorner.sight.setting import SKY, STRIP, shown_by
 from faircorner.vehicle import Mirror
 from hypothesis import given
 from hypothesis import strategies as st
+from shapely import Point, Polygon
 
 SQUARE = frozen([(-0.08, -0.06), (0.08, -0.06), (0.08, 0.06), (-0.08, 0.06)])
 
@@ -123,3 +127,41 @@ def test_what_is_stuck_to_a_glass_turns_with_it_and_what_is_added_shows_what_it_
             on = 1 if main.centre[1] > 0 else -1
             assert 0 < off @ main.aim < 0.01
             assert off @ main.up < 0 > off @ main.across * on
+
+
+def test_a_spot_mirror_hides_what_the_glass_under_it_would_show():
+    document = VehicleDocument.read(usual_vehicle(UsualRequest(name="New", shape="saloon",
+                                                               driver="right")))  # fmt: skip
+    plain, eye = document.build(), np.array([1.5, -0.4, 1.2])
+    (spot,) = (one for one in more_mirrors(plain, heavy=False, kerb=1.0)
+               if one["name"] == "left spot mirror")  # fmt: skip
+    # Lower than usual, right over the corner of the other.
+    spot["centre"]["z_m"] -= 0.01
+    body = document.model_dump(by_alias=True, mode="json")
+    stuck = VehicleDocument.read({**body, "mirrors": [spot, *body["mirrors"]]}).build()
+    seat = Seat(name="one", eye=frozen(eye))
+    with_it, without = ({m.name: m for m in mirrors_set(v, seat).mirrors} for v in (stuck, plain))
+    main = with_it["left door mirror"]
+    middle = main.on_glass(with_it["left spot mirror"].centre[None])[0]
+    rng = np.random.default_rng(5)
+    places = rng.uniform((-12, 0.9, 0.0), (-1, 5, 1.5), (3000, 3))
+    was = reflections(without["left door mirror"], eye, places)
+    away = np.hypot(*(main.on_glass(was) - middle).T)
+    there, shown = ~np.isnan(was[:, 0]), ~np.isnan(reflections(main, eye, places)[:, 0])
+    # The glass is round but for its corners, and a hand's breadth of them would be far more.
+    assert (there & (away < 0.024)).sum() > 20 < (there & (away > 0.026)).sum()
+    assert not shown[there & (away < 0.024)].any()
+    assert shown[there & (away > 0.026)].all()
+    for vehicle, corner in ((plain, True), (stuck, False)):
+        ready = mirrors_set(vehicle, seat)
+        looker = Looker(ready, next(m for m in ready.mirrors if m.name == main.name), eye)
+        assert ("mirror's lower outer corner" in {m.name for m in looker.marks}) == corner
+    # In the picture it is there with what it shows, over what the glass under it would.
+    pose = np.array([0.0, -1.6, 0.0])
+    viewer = Viewer(mirrors_set(stuck, seat), seat, place_of(lay_road("stretch", Stretch())))
+    parts = viewer.glass(pose, main).parts
+    at = next(i for i, part in enumerate(parts) if part.name == "left spot mirror")
+    assert [part.kind for part in parts[at : at + 2]] == ["mirror case", "mirror sky"]
+    assert len(parts) > at + 3
+    disc = Point(middle).buffer(0.02)
+    assert not any(Polygon(part.points).buffer(0).intersects(disc) for part in parts[:at])

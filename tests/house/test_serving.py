@@ -14,6 +14,7 @@ import urllib.request
 from contextlib import contextmanager, suppress
 from http.cookiejar import CookieJar
 from pathlib import Path
+from tempfile import TemporaryDirectory
 
 import pytest
 
@@ -34,7 +35,8 @@ def serve(folder, **more):
     env = {name: value for name, value in os.environ.items() if name not in ours}
     env |= {"PYTHONPATH": f"{ROOT / 'core'}:{ROOT}", "FAIR_CORNER_RUN": str(folder), **more}
     command = [sys.executable, "-m", "house"]
-    port = free_port(8900 + os.getpid() % 400)
+    # Four apart for whoever else is being started: it takes three, and two machines six.
+    port = free_port(8900 + os.getpid() % 100 * 6)
     told = (folder / "told").open("w+")
     process = subprocess.Popen(
         [*command, "serve", "--port", str(port)], cwd=ROOT, env=env, stdout=told, text=True
@@ -117,13 +119,16 @@ class Served:
 
 
 @pytest.fixture(scope="module")
-def served(tmp_path_factory):
-    folder = tmp_path_factory.mktemp("serving")
-    # Whoever owns the database has to get in.
-    for one in (folder, *folder.parents):
-        if one.owner() == folder.owner() and one != Path("/tmp"):  # noqa: S108
-            one.chmod(one.stat().st_mode | 0o055)
-    with serve(folder / "here") as machine:
+def open_folder():
+    """Not one of pytest's own, which are closed to whoever owns the database."""
+    with TemporaryDirectory(prefix="fair-corner-served-") as name:
+        Path(name).chmod(0o755)
+        yield Path(name)
+
+
+@pytest.fixture(scope="module")
+def served(open_folder):
+    with serve(open_folder / "here") as machine:
         key = re.search(r"key=(\S+)", machine.told).group(1)
         machine.visit()
         status, told = machine.ask("/api/begin", {"key": key, **_BEGUN})
@@ -182,8 +187,8 @@ def test_it_says_whether_it_runs_and_runs_once(served):
     assert "running already" in again.stderr
 
 
-def test_two_machines_share_nothing_but_the_database(served, tmp_path_factory):
-    folder = tmp_path_factory.mktemp("another") / "there"
+def test_two_machines_share_nothing_but_the_database(served, open_folder):
+    folder = open_folder / "there"
     _, told = served.ask("/api/session")
     assert told["person"]["name"] == "Lena Lead"
     key = (served.folder / "secret-key").read_text()

@@ -52,6 +52,19 @@ def test_a_cluster_is_made_mended_and_keeps_its_data(elsewhere, capsys):
             assert connection.execute("SELECT count(*) FROM kept").fetchone() == (0,)
 
 
+def test_a_port_that_another_server_takes_meanwhile_is_left_to_it(elsewhere, monkeypatch):
+    with socket.socket() as other:
+        other.bind(("127.0.0.1", 0))
+        other.listen()
+        taken = other.getsockname()[1]
+        # It was free when it was looked for.
+        found = iter([taken])
+        monkeypatch.setattr(postgres, "free_port", lambda port: next(found, 0) or free_port(port))
+        with postgres.database() as url:
+            assert f":{taken}/" not in url
+            assert answers(url)
+
+
 def test_another_server_is_used_and_never_cleared(elsewhere, monkeypatch):
     monkeypatch.setenv("DATABASE_URL", "postgresql://somewhere/else")
     with postgres.database() as url:

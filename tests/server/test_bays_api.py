@@ -1,13 +1,17 @@
 """Bays through the API: a docket whose parts suit one another, the tape, the way out, what-ifs."""
 
+from io import BytesIO
+
 import pytest
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.ground import Bay, lay_bay
+from pypdf import PdfReader
 
 from server.documents.services import create_document
 from server.planning.services import make_sheet
 from tests.server.conftest import NOTES, keep, send
+from tests.server.test_cards import words
 
 BOTH = {"ground", "method", "standard"}
 
@@ -176,3 +180,20 @@ def test_a_kerb_has_no_bay_to_change(ours, lead):
         lead, "POST", "/api/grounds/adjust", {"body": ground, "measure": "bay_width", "metres": 3}
     )
     assert (answer.status_code, answer.json()["field"]) == (422, "measure")
+
+
+def test_both_mirrors_stand_beside_each_other_on_the_card_where_the_eyes_change_over(
+    ours, lead, docket
+):
+    """Where this stop is seen in one mirror and the next in the other, each is named there."""
+    learner = ours.members["learner"].pk
+    before = send(lead, "POST", "/api/plan/sights", {**docket, "options": {}}).json()["spots"]
+    assert not any(spot["changes_over"] for spot in before)
+    key = next(one["key"] for one in before[1]["candidates"] if one["mirror"])
+    picked = {**docket, "options": {"picks": {"1": key}}}
+    spots = send(lead, "POST", "/api/plan/sights", picked).json()["spots"]
+    assert [spot["changes_over"] for spot in spots] == [False, True, False, False]
+    answer = send(lead, "POST", "/api/plan/card", {**picked, "learner": learner})
+    told = words(PdfReader(BytesIO(answer.content)))
+    assert told.count("Now: left door mirror") == 1
+    assert told.count("Then, for the next stop: right door mirror") == 1

@@ -2,6 +2,7 @@
 
 import pytest
 
+from server.fingerprint import fingerprint
 from server.planning.models import CueSheet
 from tests.server.conftest import keep, send
 from tests.server.test_lessons import GOOD, tape
@@ -105,3 +106,16 @@ def test_a_draft_and_what_a_colleague_saved_meanwhile_are_brought_together(ours,
     assert [both["mine"][name] for name in measured] == [4.2, 1.7, 2.6]
     assert [both["theirs"][name] for name in measured] == [4.1, 1.7, 2.6]
     assert send(lead, "POST", path, {"based_on": 7, "body": draft}).status_code == 404
+
+
+def test_what_another_core_worked_out_is_not_given_for_this_ones(tmp_path):
+    """A cache in the database outlasts a deployment: a changed program names other entries."""
+    (tmp_path / "cues").mkdir()
+    (tmp_path / "cues" / "plan.py").write_text("far = 1.0")
+    (tmp_path / "words.json").write_text("{}")
+    before = fingerprint(tmp_path)
+    assert fingerprint(tmp_path) == before
+    for path, text in (("cues/plan.py", "far = 1.1"), ("words.json", "[]"), ("new.py", "")):
+        (tmp_path / path).write_text(text)
+        before, last = fingerprint(tmp_path), before
+        assert before != last

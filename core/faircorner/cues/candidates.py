@@ -202,18 +202,21 @@ def _shown_for(found: Found, way: int) -> float:
 
 def at_mark(found: Found) -> float:
     """m late that the image stands at its mark, within `REVERSED` either way; see `Candidate`."""
-    offset = found.cue.sighting.offset
-    if found.moved is None or np.isnan(offset):
+    off = found.aslant or _off_mark(found)
+    if off is None:
         return float("nan")
-    still = _still(found)
-
-    def off(by: float) -> float:
-        return still(by) + offset
-
     speed = (off(NEAR) - off(-NEAR)) / (2 * NEAR)
-    if not abs(speed) > _STILL or abs(offset / speed) > 2 * REVERSED:
+    if not abs(speed) > _STILL or abs(off(0.0) / speed) > 2 * REVERSED:
         return float("nan")
     return same_again(off, within=REVERSED)
+
+
+def _off_mark(found: Found) -> Moved | None:
+    offset = found.cue.sighting.offset
+    if found.moved is None or np.isnan(offset):
+        return None
+    still = _still(found)
+    return lambda by: still(by) + offset
 
 
 @lru_cache(maxsize=AGAIN)

@@ -51,6 +51,15 @@ class Spot:
     picture: Pictured | None
     felt: Felt | None
 
+    def changes_over(self, then: "Spot") -> bool:
+        """Whether the next stop is looked for in another mirror than this one."""
+        now, next_ = self.cue, then.cue
+        if not (now and next_ and self.picture and then.picture and now.shows and next_.shows):
+            return False
+        if not (now.sighting.told.of_glass and next_.sighting.told.of_glass):
+            return False
+        return now.sighting.through != next_.sighting.through
+
     def mirrored(self) -> "Spot":
         return replace(
             self,

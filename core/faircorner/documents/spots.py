@@ -1,6 +1,7 @@
 """What is seen at every stop of a plan, as a document: cues to choose from, and pictures."""
 
 from collections.abc import Callable
+from itertools import zip_longest
 from typing import Any
 
 from faircorner.cues import Candidate, Cue, Film, Sights, Spot
@@ -25,7 +26,9 @@ def spots_document(seen: Sights) -> dict[str, Any]:
     return {
         "format": "fair-corner/sights@1",
         "followed_m": FOLLOWED,
-        "spots": [_spot(one) for one in seen.spots],
+        "spots": [
+            _spot(one, then) for one, then in zip_longest(seen.spots, seen.spots[1:])
+        ],
         "held": [
             {"step": one.step, "begin_m": figure(one.begin), "end_m": figure(one.end),
              "off_m": figure(one.off), "said": [said.document() for said in one.said],
@@ -36,7 +39,8 @@ def spots_document(seen: Sights) -> dict[str, Any]:
     }  # fmt: skip
 
 
-def _spot(spot: Spot) -> dict[str, Any]:
+def _spot(spot: Spot, then: Spot | None) -> dict[str, Any]:
+    """then : the next one, if any"""
     shown = spot.cue is not None and spot.cue.shows
     return {
         "call": spot.call,
@@ -47,6 +51,7 @@ def _spot(spot: Spot) -> dict[str, Any]:
         "candidates": [_candidate(one) for one in spot.candidates],
         "others": [_pointed(one) for one in spot.others],
         "picture": None if spot.picture is None else _picture(spot.picture),
+        "changes_over": then is not None and spot.changes_over(then),
     }
 
 

@@ -13,12 +13,12 @@ from faircorner.picture.surface import Surface
 from faircorner.plane import Floats
 from faircorner.vehicle import Block, Mirror, Opening, Vehicle, blocks_of, outer_blocks
 
-__all__ = ["body_of", "cabin_of", "housing", "outer", "steering_wheel"]
+__all__ = ["CASE", "body_of", "cabin_of", "housing", "outer", "steering_wheel"]
 
 # How deep the dashboard is and how far below the windscreen's foot it lies, m; where the floor is.
 _DASH, _DROP, _FLOOR = 0.42, 0.05, 0.35
 # A mirror's housing: larger than its glass by so much, and so deep, m.
-_RIM, _DEEP = 1.13, 0.09
+CASE, _DEEP = 1.13, 0.09
 # Radius of a road wheel, and of the steering wheel, m.
 _WHEEL, _RING = 0.30, 0.185
 # What is on a flank stands out of it by so little that it is only drawn over it.
@@ -96,8 +96,11 @@ def _outward(pane: Opening) -> Floats:
 
 def housing(mirror: Mirror) -> Floats:
     """Places (n, 3) of the housing round a mirror's glass, whose outline hides what is behind."""
-    ring = _RIM * mirror.outline
-    face = mirror.centre + ring[:, :1] * mirror.across + ring[:, 1:] * mirror.up
+    ring = CASE * mirror.outline
+    face = mirror.placed(ring)
+    # What is stuck to another glass has that one's.
+    if mirror.on:
+        return face
     back = mirror.centre + 0.85 * (face - mirror.centre) - _DEEP * mirror.aim
     return np.vstack((face, back))
 

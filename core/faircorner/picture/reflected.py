@@ -58,7 +58,7 @@ def _drawn(mirror: Mirror, eye: Floats, surfaces: list[Surface]) -> list[Part]:
         if len(places) >= 3
     ]
     shapes = make_valid(np.array([Polygon(places) for _, places in kept]))
-    cut = intersection(shapes, Polygon(mirror.outline))
+    cut = intersection(shapes, mirror.face)
     return [
         Part(kind=one.kind, name=one.name, points=np.array(piece.exterior.coords)[:-1])
         for (one, _), shape in zip(kept, cut, strict=True)

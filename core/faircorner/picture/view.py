@@ -1,5 +1,6 @@
 """A picture of what a driver sees: the place through the glass, the cabin, the mirrors in it."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -7,7 +8,7 @@ from shapely import MultiPoint
 
 from faircorner.picture.camera import HEIGHT, NEAR, WIDTH, Camera, beyond
 from faircorner.picture.order import far_to_near
-from faircorner.picture.own import body_of, cabin_of, housing, outer, steering_wheel
+from faircorner.picture.own import CASE, body_of, cabin_of, housing, outer, steering_wheel
 from faircorner.picture.part import Part
 from faircorner.picture.place import Place
 from faircorner.picture.reflected import reflected
@@ -94,14 +95,25 @@ class Viewer:
         own = [s for s in self._outer if s.faces(eye)]
         outside = _parts(camera, [*flat, *(s for s in standing if s.faces(eye)), *own])
         hung: list[Part] = []
-        for mirror in self.vehicle.mirrors:
+        # What is stuck to a glass is before it.
+        for mirror in sorted(self.vehicle.mirrors, key=lambda one: one.on != ""):
             within = mirror.set_for == "behind"
             (hung if within else outside).extend(self._hung(camera, mirror, pose))
         return tuple(outside), tuple(hung)
 
     def glass(self, pose: Floats, mirror: Mirror) -> Glass:
         """What a mirror shows by itself."""
-        return Glass(name=mirror.name, outline=mirror.outline, parts=self._in_glass(mirror, pose))
+        stuck = (part for one in self.vehicle.mirrors if one.on == mirror.name
+                 for part in self._stuck(mirror, one, pose))  # fmt: skip
+        parts = (*self._in_glass(mirror, pose), *stuck)
+        return Glass(name=mirror.name, outline=mirror.outline, parts=parts)
+
+    def _stuck(self, mirror: Mirror, one: Mirror, pose: Floats) -> Iterator[Part]:
+        """Another glass on a mirror, with what it shows; what lies beside it is no part of it."""
+        case = Part(kind="mirror case", name=one.name, points=CASE * one.outline)
+        sky = Part(kind="mirror sky", name=one.name, points=one.outline)
+        for part in (case, sky, *self._in_glass(one, pose)):
+            yield replace(part, points=mirror.on_glass(one.placed(part.points)))
 
     def _in_glass(self, mirror: Mirror, pose: Floats) -> tuple[Part, ...]:
         if pose.tobytes() != self._stood:

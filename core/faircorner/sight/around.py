@@ -233,7 +233,8 @@ def _in_mirrors(vehicle: Vehicle, seat: Seat, places: Floats) -> dict[str, Bools
             glass = looker.on_glass(places)
             on = ~np.isnan(glass[:, 0])
             there[on] = looker.shows_at(glass[on], places[on])
-            there[on] &= ~stopped(towed_blocks(vehicle), looker.placed(glass[on]), places[on])
+            at = mirror.placed(glass[on])
+            there[on] &= ~stopped(towed_blocks(vehicle), at, places[on])
             if mirror.set_for == "behind":
                 # From within the road behind shows through glass alone.
                 there &= _through(vehicle, mirror.centre, places)

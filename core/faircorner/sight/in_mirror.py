@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
-from shapely import intersects_xy
+from shapely import Polygon, intersects_xy
 
 from faircorner.compiled import compiled
 from faircorner.plane import Bools, Floats, to_body
@@ -138,7 +138,7 @@ class Looker:
             along = (then[n] - here[n]) * (1.0 if off * offset >= 0 else -1.0)
             yield int(i), InMirror(
                 mark=self.marks[k].named(told), told=told, offset=offset,
-                hit=self.placed(points[n]), place=places[n],
+                hit=self.mirror.placed(points[n]), place=places[n],
                 scatter=self._scatter((after - before) / (2 * NEAR), told),
                 moved=self._mover(onward, lines[i], self.marks[k], along, offset),
             )  # fmt: skip
@@ -157,15 +157,8 @@ class Looker:
         away = np.hypot(points[:, 0], points[:, 1])
         inside = points * np.maximum(1 - _RIM / np.maximum(away, _RIM), 0.0)[:, None]
         there = intersects_xy(self.mirror.face, inside[:, 0], inside[:, 1])
-        free = ~stopped(blocks_of(self.vehicle), self.placed(points), places)
+        free = ~stopped(blocks_of(self.vehicle), self.mirror.placed(points), places)
         return np.asarray(there & free)
-
-    def placed(self, points: Floats) -> Floats:
-        """Points of the glass (..., 2) in the vehicle's frame, (..., 3)."""
-        mirror = self.mirror
-        return np.asarray(
-            mirror.centre + points[..., :1] * mirror.across + points[..., 1:] * mirror.up
-        )
 
     def _told(self, off: Floats, distance: float) -> tuple[Told, float]:
         """By the direction in which the line passes: out from the flank, or up."""
@@ -224,9 +217,14 @@ def marks_in(vehicle: Vehicle, mirror: Mirror, eye: Floats) -> tuple[MirrorMark,
         (UP, OUT, OUT, None, None),
         strict=True,
     )  # fmt: skip
+
+    def hidden(at: tuple[float, float]) -> bool:
+        return any(intersects_xy(Polygon(one), *at) for one in mirror.under)
+
     dots = (MirrorMark(name=dot.name, at=dot.at) for dot in mirror.dots)
     return (
-        *parts, *dots, *(MirrorMark(name=n, at=np.array(at), square=way) for n, at, way in rim)
+        *parts, *dots, *(MirrorMark(name=n, at=np.array(at), square=way) for n, at, way in rim
+                         if not hidden(at))
     )  # fmt: skip
 
 

@@ -36,8 +36,7 @@ def reflections(mirror: Mirror, eye: Floats, places: Floats) -> Floats:
 
 def on_glass(mirror: Mirror, hits: Floats) -> Floats:
     """Places on a glass (n, 3) m of the vehicle's frame, (n, 2) across and up from its middle."""
-    off = hits - mirror.centre
-    return np.column_stack((off @ mirror.across, off @ mirror.up))
+    return mirror.on_glass(hits)
 
 
 def _on_a_plane(mirror: Mirror, eye: Floats, places: Floats) -> Floats:

@@ -9,7 +9,7 @@ from faircorner.plane import Floats, box, frozen
 from faircorner.said import Exact, Said
 from faircorner.vehicle.camera import RearCamera
 from faircorner.vehicle.features import Feature, Opening
-from faircorner.vehicle.mirror import Dot, Mirror
+from faircorner.vehicle.mirror import Dot, Mirror, stuck_together
 from faircorner.vehicle.steering import Steering
 from faircorner.vehicle.trailer import Trailer
 
@@ -108,6 +108,7 @@ class Vehicle:
         if 2 * self.corner_cut >= self.width:
             raise InputError("corner_cut_m", Said("leaves no straight edge between"))
         tyre = box(-_TYRE_REACH, _TYRE_REACH, self.tyre_width / 2)
+        object.__setattr__(self, "mirrors", stuck_together(self.mirrors))
         object.__setattr__(self, "outline", self._outline())
         object.__setattr__(self, "tyre", tyre)
         object.__setattr__(self, "axle_ends", self._axle_ends())

@@ -4,13 +4,13 @@ from dataclasses import dataclass, field, replace
 from typing import Literal, TypeAlias
 
 import numpy as np
-from shapely import Polygon, prepare
+from shapely import Geometry, Polygon, prepare, unary_union
 
 from faircorner.errors import InputError, between
 from faircorner.plane import Floats, frozen
 from faircorner.said import Said
 
-__all__ = ["Dot", "Mirror", "MirrorUse", "MovesWith", "axes"]
+__all__ = ["Dot", "Mirror", "MirrorUse", "MovesWith", "axes", "stuck_together"]
 
 MovesWith: TypeAlias = Literal["body", "trailer"]
 # What it is there for, and so what it is set to show: the road behind, the own flank, the ground
@@ -51,8 +51,9 @@ class Mirror:
     set_for : what every driver sets it to show; None where its aim stays as it is
     on : the name of the mirror that it is stuck to or is a part of, and turns with; "" for none
     dots : marks of one's own on it; assumed : whether nobody measured it
+    under : what is stuck to it and hides it there, outlines (m, 2) as its own; the vehicle's to say
     across, up : (3,), unit vectors of the outline
-    face : the outline as a shape
+    face : what of it shows anything, as a shape
     Raises InputError naming the measure that cannot be.
     """
 
@@ -66,9 +67,10 @@ class Mirror:
     on: str = ""
     dots: tuple[Dot, ...] = ()
     assumed: bool = False
+    under: tuple[Floats, ...] = ()
     across: Floats = field(init=False)
     up: Floats = field(init=False)
-    face: Polygon = field(init=False)
+    face: Geometry = field(init=False)
 
     def __post_init__(self) -> None:
         aim, outline = frozen(self.aim), frozen(self.outline)
@@ -82,6 +84,7 @@ class Mirror:
             raise InputError("outline_m", Said("must be a simple polygon"))
         if np.linalg.norm(outline, axis=1).max() > min(_REACH, self.radius or _REACH):
             raise InputError("outline_m", Said("is larger than such a glass"))
+        face = face.difference(unary_union([Polygon(one) for one in self.under]))
         prepare(face)
         across, up = (frozen(axis) for axis in axes(aim))
         for name, value in (
@@ -98,4 +101,33 @@ class Mirror:
             aim=self.aim * flip,
             outline=self.outline * np.array([-1.0, 1.0]),
             dots=tuple(dot.mirrored() for dot in self.dots),
+            under=(),
         )
+
+    def placed(self, points: Floats) -> Floats:
+        """Points of the glass (..., 2) in the vehicle's frame, (..., 3)."""
+        return np.asarray(self.centre + points[..., :1] * self.across + points[..., 1:] * self.up)
+
+    def on_glass(self, places: Floats) -> Floats:
+        """Places (n, 3) m of the vehicle's frame, (n, 2) across and up from its middle."""
+        off = places - self.centre
+        return np.column_stack((off @ self.across, off @ self.up))
+
+
+def stuck_together(mirrors: tuple[Mirror, ...]) -> tuple[Mirror, ...]:
+    """The same, each with what others hide of it that are stuck to it."""
+    stuck: dict[str, list[Mirror]] = {}
+    for mirror in mirrors:
+        stuck.setdefault(mirror.on, []).append(mirror)
+    return tuple(
+        replace(
+            mirror,
+            under=tuple(
+                frozen(mirror.on_glass(one.placed(one.outline)))
+                for one in stuck.get(mirror.name, ())
+            ),
+        )
+        if mirror.under or mirror.name in stuck
+        else mirror
+        for mirror in mirrors
+    )

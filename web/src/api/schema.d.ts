@@ -4316,6 +4316,7 @@ export interface components {
          *
          *     felt : what the tyres meet for whoever rolls on from there, null where nothing within a metre
          *     chosen : the key of the cue that is told, null where nothing shows
+         *     changes_over : whether the next stop is looked for in another mirror
          */
         SpotOut: {
             /** X M */
@@ -4335,6 +4336,8 @@ export interface components {
             /** Others */
             others: components["schemas"]["PointedOut"][];
             picture: components["schemas"]["PictureOut"] | null;
+            /** Changes Over */
+            changes_over: boolean;
         };
         /**
          * FrameOut

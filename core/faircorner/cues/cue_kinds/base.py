@@ -9,7 +9,17 @@ from faircorner.cues.events import PARTS, Watched
 from faircorner.ground import Ground, Obstacle
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
-from faircorner.sight import LEAN, Onward, Seat, Sharpness, Shifted, Sighting, covering, leaning
+from faircorner.sight import (
+    LEAN,
+    Moved,
+    Onward,
+    Seat,
+    Sharpness,
+    Shifted,
+    Sighting,
+    covering,
+    leaning,
+)
 from faircorner.vehicle import Vehicle
 
 __all__ = ["AGAIN", "BLUNT", "USELESS", "Cue", "Found", "Seeing", "covered", "hidden", "uncovered"]
@@ -90,11 +100,13 @@ class Found:
     moved : how its image moves, see `Shifted`, which takes longer than to choose among cues; None
         where nobody can say
     shown : of m rolled on, negative before, whether it shows in the same glass there
+    aslant : of m rolled on, the angle by which it is off parallel, rad, of what is told by that
     """
 
     cue: Cue
     moved: Shifted | None
     shown: Callable[[float], bool]
+    aslant: Moved | None = None
 
     @property
     def steady(self) -> bool:

@@ -84,7 +84,7 @@ def parallels(seeing: Seeing) -> list[Found]:
     scatter = float(np.hypot(PARALLEL / turned, REACTION * CRAWL))
     found: list[Found] = []
     for edge in _straight(seeing.ground):
-        if _aslant(seeing.pose, edge) < _NEARLY:
+        if abs(_turned(seeing.pose, edge)) < _NEARLY:
             for looker in lookers(seeing.vehicle, seeing.seat):
                 found += _in_one(seeing, looker, edge, scatter)
         for pane in seeing.vehicle.glass:
@@ -96,10 +96,10 @@ def turned_per_metre(seeing: Seeing) -> float:
     return abs(float(wrap(seeing.onward(0.1)[2] - seeing.onward(-0.1)[2]))) / 0.2
 
 
-def _aslant(pose: Floats, edge: Straight, *, across: bool = False) -> float:
-    """The angle between the vehicle, or what lies across it, and an edge's line, rad."""
-    off = abs(float(wrap(pose[2] - edge.frame[2])))
-    return abs(off - np.pi / 2) if across else min(off, np.pi - off)
+def _turned(pose: Floats, edge: Straight, *, across: bool = False) -> float:
+    """How far the vehicle, or what lies across it, is turned from an edge's line, rad."""
+    off = pose[2] - edge.frame[2] + (np.pi / 2 if across else 0.0)
+    return float(wrap(2 * off)) / 2
 
 
 def _in_one(seeing: Seeing, looker: Looker, edge: Straight, scatter: float) -> Iterator[Found]:
@@ -126,13 +126,15 @@ def _in_one(seeing: Seeing, looker: Looker, edge: Straight, scatter: float) -> I
         said=Said("edge runs parallel", through=mirror.name, what=edge.name),
     )
 
+    def aslant(by: float) -> float:
+        return _turned(seeing.onward(by), edge)
+
     @cache
     def shown(by: float) -> bool:
-        pose = seeing.onward(by)
-        return _aslant(pose, edge) < _COMING and looker.shows(pose, line)
+        return abs(aslant(by)) < _COMING and looker.shows(seeing.onward(by), line)
 
     # A lean moves edge and flank in the glass alike.
-    yield Found(cue=cue, moved=None, shown=shown)
+    yield Found(cue=cue, moved=None, shown=shown, aslant=aslant)
 
 
 def _beside(seeing: Seeing, looker: Looker, edge: Straight) -> Floats | None:
@@ -156,7 +158,7 @@ def _beside(seeing: Seeing, looker: Looker, edge: Straight) -> Floats | None:
 def _in_pane(seeing: Seeing, pane: Opening, edge: Straight, scatter: float) -> Iterator[Found]:
     """Beside the driver past the sill; across, ahead or behind, past what is below the glass."""
     across = pane.seen != (0, 2)
-    if _aslant(seeing.pose, edge, across=across) >= _NEARLY:
+    if abs(_turned(seeing.pose, edge, across=across)) >= _NEARLY:
         return
     seen = _seen_through(seeing, pane, edge, 0.0)
     if seen is None:
@@ -179,13 +181,16 @@ def _in_pane(seeing: Seeing, pane: Opening, edge: Straight, scatter: float) -> I
         said=Said("edge runs parallel to", through=pane.name, what=edge.name, part=part),
     )
 
+    def aslant(by: float) -> float:
+        return _turned(seeing.onward(by), edge, across=across)
+
     @cache
     def shown(by: float) -> bool:
-        aslant = _aslant(seeing.onward(by), edge, across=across)
-        return aslant < _COMING and _seen_through(seeing, pane, edge, by) is not None
+        coming = abs(aslant(by)) < _COMING
+        return coming and _seen_through(seeing, pane, edge, by) is not None
 
     # A lean moves the edge in the glass, and does not turn it.
-    yield Found(cue=cue, moved=None, shown=shown)
+    yield Found(cue=cue, moved=None, shown=shown, aslant=aslant)
 
 
 def _seen_through(

@@ -123,13 +123,9 @@ export const pictureLabel = (plan: Plan, number: number): string => {
   return t("drawing.sight picture at call", { number });
 };
 
-/** The next stop's spot where its cue is in another mirror than this one's: the eyes change over. */
-export const changesOver = (sights: Sights | undefined, active: number): Spot | null => {
-  const [here, then] = [spotAt(sights, active), spotAt(sights, active + 1)];
-  const [from, to] = [here?.candidates[0], then?.candidates[0]];
-  const over = from?.mirror && to?.mirror && from.through !== to.through;
-  return over && here?.picture && then?.picture ? then : null;
-};
+/** The next stop's spot where the eyes change over to another mirror for it. */
+export const changesOver = (sights: Sights | undefined, active: number): Spot | null =>
+  spotAt(sights, active)?.changes_over ? spotAt(sights, active + 1) : null;
 
 /** What of eye and hand is assumed and not measured. */
 export const useAssumed = ({ assumed }: Plan): string => {
