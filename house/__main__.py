@@ -18,6 +18,7 @@ USE = """use: ./fair-corner COMMAND
   worker                      one more worker for long work; DATABASE_URL says of which database
   test [PYTEST ARGUMENTS]     every check and every test
   bench                       how fast it is, as a table
+  scale [--fresh]             the same of answers at a million attempts of two hundred schools
   core drive|plan|sight FILE  the computation alone, JSON in and out; - reads standard input
   formats                     write the JSON Schemas and the API's description to docs/formats/"""
 
@@ -35,6 +36,7 @@ def main(arguments: list[str]) -> int:
         "worker": ("house.demo", "run_worker"),
         "test": ("house.checks", "run"),
         "bench": ("house.bench", "run"),
+        "scale": ("house.scale", "run"),
         "core": ("faircorner.cli", "main"),
         "formats": ("house.formats", "write"),
     }

@@ -97,8 +97,10 @@ def _programs(url: str, *, address: str, port: int) -> list[_Program]:
     computing = free_port(application + 1)
     # It is the front that says where a request came from, and whether by HTTPS.
     env = {**environment(url), "FAIR_CORNER_BEHIND_FRONT": "1"}
-    answers = _gunicorn(application, "--workers", "2", "--threads", "4", "--timeout", "60")
-    workers = str((os.cpu_count() or 1) + 4)
+    cores = os.cpu_count() or 1
+    # One request each, and as many as keep the cores busy: threads would wait for one another.
+    answers = _gunicorn(application, "--workers", str(cores + 2), "--timeout", "60")
+    workers = str(cores + 4)
     # A process each, which nothing small waits for and which is ended where it takes too long.
     computes = _gunicorn(computing, "--workers", workers, "--timeout", str(front.PATIENCE))
     file = front.configured(

@@ -1,5 +1,6 @@
 """Read by gunicorn before it forks: what takes long to load is loaded once, for every process."""
 
+import gc
 import json
 from typing import Any
 
@@ -17,3 +18,6 @@ def on_starting(_server: Any) -> None:
     _ = get_resolver().url_patterns
     scene = scene_asked(json.loads(EXAMPLE.read_text("utf-8")))
     sights(scene, make_plan(scene).values)
+    # What is loaded for good is not looked through for what could be thrown away, request after
+    # request, nor copied to every process by that.
+    gc.freeze()

@@ -3,8 +3,7 @@
 from datetime import UTC, datetime
 from typing import Annotated
 
-from ninja import Schema
-from pydantic import AfterValidator, AwareDatetime, ConfigDict
+from pydantic import AfterValidator, AwareDatetime, BaseModel, ConfigDict
 from pydantic_core import PydanticCustomError
 
 __all__ = ["OURS", "RequestBody", "When", "WhenHere"]
@@ -13,10 +12,13 @@ __all__ = ["OURS", "RequestBody", "When", "WhenHere"]
 OURS = "ours"
 
 
-class RequestBody(Schema):
-    """The body of a request: a field that nobody knows is refused, not passed over."""
+class RequestBody(BaseModel):
+    """The body of a request: a field that nobody knows is refused, not passed over.
 
-    model_config = ConfigDict(extra="forbid")
+    It is given back as it came, from what was kept of it.
+    """
+
+    model_config = ConfigDict(extra="forbid", from_attributes=True)
 
 
 def _of_ours(when: datetime) -> datetime:

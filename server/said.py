@@ -4,7 +4,7 @@ from typing import Any
 
 from django.http import HttpRequest
 from faircorner.said import Said
-from ninja import Schema
+from pydantic import BaseModel, ValidationInfo, model_validator
 
 __all__ = ["SaidOut", "told_to"]
 
@@ -14,12 +14,16 @@ def told_to(request: HttpRequest | None, said: Said) -> str:
     return said.told() if school is None else said.told(school.units, school.locale)
 
 
-class SaidOut(Schema):
+class SaidOut(BaseModel):
     """A clause: code says which it is, to be decided by; text is for people, empty for nothing."""
 
     code: str
     text: str
 
-    @staticmethod
-    def resolve_text(obj: Any, context: dict[str, Any]) -> str:
-        return told_to(context.get("request"), Said.of(obj))
+    @model_validator(mode="before")
+    @classmethod
+    def told(cls, document: Any, info: ValidationInfo) -> dict[str, str]:
+        """Of a clause's document, for whoever asked."""
+        said = Said.of(document)
+        request = (info.context or {}).get("request")
+        return {"code": said.code, "text": told_to(request, said)}

@@ -67,12 +67,13 @@ DATABASES = {
     )
 }
 # What one process has worked out all have: nothing is shared but the database.
+# An upgrade brings another: what an older one worked out is not given for this one's.
+CORE = fingerprint(BASE_DIR / "core" / "faircorner")
 CACHES = {
     "default": {
         "BACKEND": "django.core.cache.backends.db.DatabaseCache",
         "LOCATION": "worked_out",
-        # It outlasts a deployment: what another core worked out is not looked for.
-        "KEY_PREFIX": fingerprint(BASE_DIR / "core" / "faircorner"),
+        "KEY_PREFIX": CORE,
         "TIMEOUT": 24 * 60 * 60,
         "OPTIONS": {"MAX_ENTRIES": 3_000},
     }
@@ -103,6 +104,7 @@ AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = timedelta(minutes=15)
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
+AXES_USERNAME_CALLABLE = "server.schools.known_devices.counted_as"
 
 # Where letters are handed in; without a host links are copied by hand.
 EMAIL_HOST = os.environ.get("EMAIL_HOST", "")

@@ -8,7 +8,7 @@ from server.cards.schemas import CardIn
 from server.cards.services import card_of_docket, card_of_sheet
 from server.docket.services import learner_of
 from server.documents.models import Kind
-from server.planning.models import SHEET, CueSheet
+from server.planning.models import CueSheet, with_revisions
 from server.planning.services import current, revisions_of
 from server.schools.access import Caller
 
@@ -36,8 +36,9 @@ def sheet_card(
     request: Caller, sheet_id: int, paper: PaperName = "a5", large: bool = False
 ) -> HttpResponse:
     """A kept sheet on one page; a learner's own too."""
-    sheet = current(CueSheet.objects.for_caller(request).prefetch_related(*SHEET).get(pk=sheet_id))
-    return _answer(card_of_sheet(sheet, paper, large=large))
+    found = CueSheet.objects.for_caller(request).select_related("learner").get(pk=sheet_id)
+    (sheet,) = with_revisions([found])
+    return _answer(card_of_sheet(current(sheet), paper, large=large))
 
 
 def _answer(pdf: bytes) -> HttpResponse:

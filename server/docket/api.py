@@ -1,12 +1,21 @@
+from django.db.models import Count, Q
 from faircorner.said import Said
 from ninja import Router, Status
 
 from server.docket.schemas import DocketOut
-from server.docket.services import Missing, changed_since, learner_of, resolved, sits_in, sitter_of
-from server.documents.services import latest_revisions
+from server.docket.services import (
+    Missing,
+    changed_since,
+    learner_of,
+    resolved,
+    sits_in,
+    sitter_of,
+)
+from server.documents.services import newest_of
 from server.errors import Problem
 from server.lessons.models import Attempt
-from server.planning.models import SHEET, CueSheet
+from server.planning.belonging import belong, driven_by
+from server.planning.models import CueSheet
 from server.planning.services import picks_of
 from server.said import told_to
 from server.schools.access import Caller
@@ -43,24 +52,28 @@ def _docket(
 ) -> dict[str, object]:
     person = learner_of(request, learner)
     mine = CueSheet.objects.for_caller(request).filter(learner=person)
-    made = mine.prefetch_related(*SHEET)
-    last = made.first() if sheet is None else made.get(pk=sheet)
-    revisions = resolved(latest_revisions(request.school), asked, last, person)
-    sheets = mine.belonging(person, revisions)
-    chosen = sheets.filter(pk__in=[sheet] if sheet else []).first() or sheets.first()
+    made = list(mine.defer("plan"))
+    driven = driven_by(made)
+    last = next((one for one in made if sheet in (None, one.pk)), None)
+    if last is None and sheet is not None:
+        raise CueSheet.DoesNotExist
+    revisions = resolved(newest_of(request.school), asked, driven[last.pk] if last else {}, person)
+    documents = {kind: revision.document_id for kind, revision in revisions.items()}
+    sheets = [one for one in made if belong(driven[one.pk], documents)]
+    chosen = next((one for one in sheets if one.pk == sheet), sheets[0] if sheets else None)
     attempts = Attempt.objects.for_caller(request, "cue_sheet__learner").filter(
         cue_sheet__in=sheets, void=False
     )
+    taped = Count("pk", filter=Q(readings__isnull=False))
     return {
         "learner": person,
         **revisions,
-        "sits_here": sits_in(person, revisions["seat"]),
+        "sits_here": sits_in(person, revisions["seat"], driven.values()),
         "seat_of": sitter_of(revisions["seat"]),
         "sheet_id": chosen and chosen.pk,
         "sheet_options": chosen and chosen.options,
         "since": [] if chosen is None else changed_since(chosen, revisions),
         "picks": picks_of(request.school, revisions),
-        "attempts": attempts.count(),
-        "taped": attempts.filter(readings__isnull=False).count(),
+        **attempts.aggregate(attempts=Count("pk"), taped=taped),
         "shifted": bool(chosen and chosen.options.get("shifts_m")),
     }

@@ -1,15 +1,24 @@
 """What the five stubs of the docket stand for when not all of them are asked for."""
 
+from collections.abc import Iterable
 from typing import Any
 
 from faircorner.cues import goal_of
 
 from server.documents.models import Revision
+from server.documents.services import Newest
 from server.planning.models import CueSheet
 from server.schools.access import Caller
 from server.schools.models import Member, Role
 
-__all__ = ["Missing", "changed_since", "learner_of", "resolved", "sits_in", "sitter_of"]
+__all__ = [
+    "Missing",
+    "changed_since",
+    "learner_of",
+    "resolved",
+    "sits_in",
+    "sitter_of",
+]
 
 
 class Missing(Exception):
@@ -20,11 +29,11 @@ class Missing(Exception):
         self.kind = kind
 
 
-def _chosen(revisions: list[Revision], kind: str, document: int | None) -> Revision:
+def _chosen(newest: list[Newest], kind: str, document: int | None) -> Newest:
     """The document asked for, or the first of its kind that is not put away."""
-    for revision in revisions if document else _at_hand(revisions):
-        if revision.document.kind == kind and document in (None, revision.document_id):
-            return revision
+    for one in newest if document else _at_hand(newest):
+        if one.kind == kind and document in (None, one.document_id):
+            return one
     if document is None:
         raise Missing(kind)
     raise Revision.DoesNotExist
@@ -45,22 +54,17 @@ def learner_of(request: Caller, learner: int | None) -> Member:
 
 
 def resolved(
-    newest: list[Revision],
-    asked: dict[str, int | None],
-    last: CueSheet | None,
-    learner: Member,
+    newest: list[Newest], asked: dict[str, int | None], last: dict[str, int], learner: Member
 ) -> dict[str, Revision]:
     """Newest revisions of what was asked for; else of the learner's last sheet; else the first.
 
+    last : the documents of that sheet by kind; empty where there is none
     Of seats the learner's own one comes before the first.
 
     A method asked for without a ground brings one that it suits; any other method or standard
     that does not suit the ground gives way to the first that does.
     """
-    wanted: dict[str, int | None] = {
-        kind: document or (None if last is None else getattr(last, kind).document_id)
-        for kind, document in asked.items()
-    }
+    wanted = {kind: document or last.get(kind) for kind, document in asked.items()}
     seat = _chosen(newest, "seat", wanted["seat"] or _own_seat(newest, learner))
     method = _chosen(newest, "method", wanted["method"])
     ground = _chosen(newest, "ground", wanted["ground"])
@@ -72,21 +76,26 @@ def resolved(
     standard = _chosen(newest, "standard", wanted["standard"])
     if not _suit(ground, standard):
         standard = next((s for s in _of(newest, "standard") if _suit(ground, s)), standard)
-    vehicle = _chosen(newest, "vehicle", seat.document.vehicle_id)
-    return {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
-            "standard": standard}  # fmt: skip
+    vehicle = _chosen(newest, "vehicle", seat.vehicle_id)
+    return _whole(vehicle, seat, ground, method, standard)
 
 
-def _own_seat(newest: list[Revision], learner: Member) -> int | None:
+def _whole(*chosen: Newest) -> dict[str, Revision]:
+    known = Revision.objects.select_related("document__sitter", "author")
+    found = known.in_bulk([one.pk for one in chosen])
+    return {one.kind: found[one.pk] for one in chosen}
+
+
+def _own_seat(newest: list[Newest], learner: Member) -> int | None:
     """The learner's usual seat, the one measured last where there are several."""
-    own = [r.document_id for r in _of(newest, "seat") if r.document.sitter_id == learner.pk]
+    own = [one.document_id for one in _of(newest, "seat") if one.sitter_id == learner.pk]
     return max(own, default=None)
 
 
-def sits_in(learner: Member, seat: Revision) -> bool:
+def sits_in(learner: Member, seat: Revision, driven: Iterable[dict[str, int]]) -> bool:
     """Whether a seat is this learner's: theirs by name, or one that they have driven in."""
-    sheets = CueSheet.objects.filter(learner=learner, seat__document=seat.document_id)
-    return seat.document.sitter_id == learner.pk or sheets.exists()
+    own = seat.document.sitter_id == learner.pk
+    return own or any(documents["seat"] == seat.document_id for documents in driven)
 
 
 def sitter_of(seat: Revision) -> str:
@@ -97,7 +106,10 @@ def sitter_of(seat: Revision) -> str:
 
 def changed_since(sheet: CueSheet, revisions: dict[str, Revision]) -> list[dict[str, Any]]:
     """What the docket has in another revision than a sheet was made from."""
-    pairs = [(kind, sheet.revisions[kind], now) for kind, now in revisions.items()]
+    before = {kind: getattr(sheet, f"{kind}_id") for kind in revisions}
+    others = [kind for kind, now in revisions.items() if now.pk != before[kind]]
+    found = Revision.objects.in_bulk([before[kind] for kind in others])
+    pairs = [(kind, found[before[kind]], revisions[kind]) for kind in others]
     return [
         {
             "kind": kind,
@@ -108,20 +120,19 @@ def changed_since(sheet: CueSheet, revisions: dict[str, Revision]) -> list[dict[
             "another": now.document_id != was.document_id,
         }
         for kind, was, now in pairs
-        if now.pk != was.pk
     ]
 
 
-def _of(newest: list[Revision], kind: str) -> list[Revision]:
-    return [r for r in _at_hand(newest) if r.document.kind == kind]
+def _of(newest: list[Newest], kind: str) -> list[Newest]:
+    return [one for one in _at_hand(newest) if one.kind == kind]
 
 
-def _at_hand(newest: list[Revision]) -> list[Revision]:
+def _at_hand(newest: list[Newest]) -> list[Newest]:
     """What is not put away, seats of a vehicle that is among it; for what nobody asked by name."""
-    away = {r.document_id for r in newest if r.document.away}
-    return [r for r in newest if not {r.document_id, r.document.vehicle_id} & away]
+    away = {one.document_id for one in newest if one.away}
+    return [one for one in newest if not {one.document_id, one.vehicle_id} & away]
 
 
-def _suit(ground: Revision, other: Revision) -> bool:
+def _suit(ground: Newest, other: Newest) -> bool:
     """Whether a method or standard is for the kind of goal that the ground has."""
-    return bool(ground.body["goal"].get("kind", "kerbside") == goal_of(other.body["manoeuvre"]))
+    return bool((ground.goal or "kerbside") == goal_of(other.manoeuvre))

@@ -14,6 +14,7 @@ from faircorner.documents.ground import (
 from faircorner.documents.reading import read_document
 from faircorner.documents.usual import UsualRequest, slips_of, usual_vehicle
 from faircorner.documents.vehicle import VehicleDocument
+from faircorner.documents.work import check_work
 from faircorner.ground import (
     KINDS,
     Ground,
@@ -78,6 +79,13 @@ from server.lists import Search
 from server.schools.access import SHAPE, TEACH, Caller, may
 
 router = Router(tags=["documents"], by_alias=True)
+
+
+def _place(body: object) -> Ground:
+    """A place that somebody draws and has not kept."""
+    document = read_document("ground", body)
+    check_work(document)
+    return document.build()
 
 
 def _ground(ground: Ground) -> dict[str, object]:
@@ -224,31 +232,32 @@ def vehicle_mirrors(request: Caller, body: AroundIn) -> object:
 def _seated(body: AroundIn) -> tuple[VehicleDocument, Seat]:
     with inside("vehicle"):
         vehicle = read_document("vehicle", body.vehicle)
+        check_work(vehicle)
     with inside("seat"):
         return vehicle, read_document("seat", body.seat).build()
 
 
 @router.post("/grounds/measure", response=GroundOut, operation_id="ground_measure")
 def ground_measure(request: Caller, body: GroundIn) -> object:
-    return _ground(read_document("ground", body.body).build())
+    return _ground(_place(body.body))
 
 
 @router.post("/grounds/adjust", response=GroundOut, operation_id="ground_adjust")
 def ground_adjust(request: Caller, body: AdjustIn) -> object:
-    ground = read_document("ground", body.body).build()
+    ground = _place(body.body)
     return _ground(adjust(ground, body.measure, body.metres))
 
 
 @router.post("/grounds/behind", response=GroundOut, operation_id="ground_behind")
 def ground_behind(request: Caller, body: AddBehindIn) -> object:
     """Park a vehicle behind at a gap, or take it away."""
-    return _ground(with_behind(read_document("ground", body.body).build(), body.gap_m))
+    return _ground(with_behind(_place(body.body), body.gap_m))
 
 
 @router.post("/grounds/bay", response=GroundOut, operation_id="ground_bay")
 def ground_bay(request: Caller, body: BayIn) -> object:
     """Turn the bay, end it otherwise, mark it otherwise, or park in the bays beside it."""
-    ground = read_document("ground", body.body).build()
+    ground = _place(body.body)
     angle = None if body.angle_deg is None else radians(body.angle_deg)
     return _ground(
         change_bay(
@@ -261,14 +270,14 @@ def ground_bay(request: Caller, body: BayIn) -> object:
 @router.post("/grounds/road", response=GroundOut, operation_id="ground_road")
 def ground_road(request: Caller, body: RoadIn) -> object:
     """Let the body of what turns round reach over the kerbs, or not."""
-    ground = read_document("ground", body.body).build()
+    ground = _place(body.body)
     return _ground(change_road(ground, overhang=body.overhang))
 
 
 @router.post("/grounds/thing", response=GroundOut, operation_id="ground_thing")
 def ground_thing(request: Caller, body: ThingIn) -> object:
     """Put a cone, a wall, a vehicle… down, or move the one that is named."""
-    ground = read_document("ground", body.body).build()
+    ground = _place(body.body)
     turned = radians(body.turned_deg)
     return _ground(
         put_down(ground, body.kind, x=body.x_m, y=body.y_m, turned=turned, name=body.name)
@@ -278,7 +287,7 @@ def ground_thing(request: Caller, body: ThingIn) -> object:
 @router.post("/grounds/without", response=GroundOut, operation_id="ground_without")
 def ground_without(request: Caller, body: WithoutIn) -> object:
     """Take away what was put down."""
-    return _ground(take_away(read_document("ground", body.body).build(), body.name))
+    return _ground(take_away(_place(body.body), body.name))
 
 
 @router.post("/grounds/new", response=GroundOut, operation_id="ground_new")
@@ -290,4 +299,4 @@ def ground_new(request: Caller, body: NewGroundIn) -> object:
 @router.post("/grounds/side", response=GroundOut, operation_id="ground_side")
 def ground_side(request: Caller, body: GroundIn) -> object:
     """The same place with the kerb, or the bay, on the other side."""
-    return _ground(read_document("ground", body.body).build().mirrored())
+    return _ground(_place(body.body).mirrored())

@@ -1,6 +1,6 @@
 """Changes to documents, each checked by the core before it is kept."""
 
-from typing import Any
+from typing import Any, NamedTuple
 
 from django.db import transaction
 from faircorner.documents.merging import merged
@@ -13,10 +13,11 @@ from server.errors import Stale
 from server.schools.models import Member, Role, School
 
 __all__ = [
+    "Newest",
     "create_document",
     "give_seat",
-    "latest_revisions",
     "merge_draft",
+    "newest_of",
     "put_away",
     "revise_document",
 ]
@@ -130,11 +131,27 @@ def put_away(school: School, document_id: int, *, away: bool) -> Document:
     return document
 
 
-def latest_revisions(school: School) -> list[Revision]:
+class Newest(NamedTuple):
+    """What of a document's newest revision tells whether it is chosen: not its whole body."""
+
+    pk: int
+    document_id: int
+    kind: str
+    away: bool
+    vehicle_id: int | None
+    sitter_id: int | None
+    goal: str | None
+    manoeuvre: str
+
+
+def newest_of(school: School) -> list[Newest]:
     """The newest revision of every document of the school, oldest document first."""
-    return list(
+    own = ("kind", "away", "vehicle_id", "sitter_id")
+    told = ("body__goal__kind", "body__manoeuvre")
+    rows = (
         Revision.objects.filter(document__school=school)
-        .select_related("document", "author")
         .order_by("document_id", "-number")
         .distinct("document_id")
+        .values_list("pk", "document_id", *(f"document__{name}" for name in own), *told)
     )
+    return [Newest(*row) for row in rows]

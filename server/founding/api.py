@@ -1,6 +1,6 @@
 from zoneinfo import available_timezones
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from faircorner.said import Said
 from ninja import Router, Status
 
@@ -32,11 +32,11 @@ def beginning_read(request: HttpRequest, key: str = "") -> object:
     response={201: SessionOut, 410: Problem},
     operation_id="school_begin",
 )
-def school_begin(request: HttpRequest, body: BeginIn) -> object:
+def school_begin(request: HttpRequest, response: HttpResponse, body: BeginIn) -> object:
     refuse_old_pages(request)
     try:
         given = body.model_dump()
         lead = begin_first(given.pop("key"), lambda: found(**given))
     except KeyRanOut:
         return Status(410, Problem(field="key", problem=told_to(request, Said("key ran out"))))
-    return Status(201, enter(request, lead))
+    return Status(201, enter(request, response, lead))

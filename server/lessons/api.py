@@ -11,9 +11,10 @@ from django.db.models import (
     OuterRef,
     Q,
     QuerySet,
+    Subquery,
     Value,
 )
-from django.db.models.functions import JSONObject, TruncDate
+from django.db.models.functions import Coalesce, JSONObject, TruncDate
 from django.utils import timezone
 from ninja import Query, Router, Status
 from ninja.pagination import paginate
@@ -52,7 +53,7 @@ from server.lessons.uses import uses
 from server.lists import Search
 from server.planning.models import CueSheet
 from server.schools.access import TEACH, Caller, may
-from server.schools.models import Member, Role
+from server.schools.models import Member, Role, School
 
 router = Router(tags=["lessons"])
 
@@ -61,21 +62,40 @@ _ENDS = ExpressionWrapper(
 )
 
 
+# Whatever is on the same day, or goes on when a lesson begins, has begun within a day of it: what
+# lies farther off need not be looked through.
+_NEAR = {"day_before": -timedelta(days=1), "day_after": timedelta(days=1)}
+
+
+def _from_start(by: timedelta) -> "ExpressionWrapper[Any]":
+    return ExpressionWrapper(F("starts") + Value(by), output_field=DateTimeField())
+
+
 def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
     related = ("cue_sheet__vehicle", "cue_sheet__ground", "cue_sheet__standard", "instructor")
     return Attempt.objects.for_school(request.school).select_related(*related).get(pk=attempt_id)
 
 
 def _lessons(request: Caller) -> QuerySet[Lesson]:
-    zone = request.school.zone
-    driven = "learner__cue_sheets__attempts"
-    same_day = Q(driven_on=TruncDate("starts", tzinfo=zone), **{f"{driven}__void": False})
-    counted = Count(driven, filter=same_day, distinct=True)
     lessons = Lesson.objects.for_caller(request).select_related("learner", "instructor")
-    # Counting groups the rows, and grouping drops the order a model asks for.
-    days = lessons.alias(driven_on=TruncDate(f"{driven}__started", tzinfo=zone))
-    told = days.annotate(attempts=counted).alias(ends=_ENDS)
-    return told.annotate(clashes=ArraySubquery(_clashing(request))).order_by("starts", "id")
+    days = TruncDate("starts", tzinfo=request.school.zone)
+    dated = lessons.alias(
+        day=days, ends=_ENDS, **{name: _from_start(by) for name, by in _NEAR.items()}
+    )
+    told = dated.annotate(attempts=_attempts_of_the_day(request.school))
+    return told.annotate(clashes=ArraySubquery(_clashing(request)))
+
+
+def _attempts_of_the_day(school: School) -> Coalesce:
+    """How many attempts a lesson's learner made on its day, as the school's clock has it."""
+    zone = school.zone
+    attempts = Attempt.objects.for_school(school).filter(
+        void=False, cue_sheet__learner=OuterRef("learner"),
+        started__range=(OuterRef("day_before"), OuterRef("day_after")),
+    )  # fmt: skip
+    on_day = attempts.alias(on=TruncDate("started", tzinfo=zone)).filter(on=OuterRef("day"))
+    counted = on_day.order_by().values("cue_sheet__learner").annotate(n=Count("pk")).values("n")
+    return Coalesce(Subquery(counted), 0)
 
 
 def _clashing(request: Caller) -> QuerySet[Lesson, Any]:
@@ -83,8 +103,8 @@ def _clashing(request: Caller) -> QuerySet[Lesson, Any]:
     others = Lesson.objects.for_caller(request).filter(cancelled=False).alias(ends=_ENDS)
     theirs = Q(learner=OuterRef("learner")) | Q(instructor=OuterRef("instructor"))
     beside = others.filter(
-        theirs, starts__lt=OuterRef("ends"), ends__gt=OuterRef("starts"),
-        cancelled=OuterRef("cancelled"),
+        theirs, starts__gt=OuterRef("day_before"), starts__lt=OuterRef("ends"),
+        ends__gt=OuterRef("starts"), cancelled=OuterRef("cancelled"),
     )  # fmt: skip
     named = JSONObject(
         learner="learner__name", instructor="instructor__name", starts="starts", minutes="minutes"
@@ -159,9 +179,10 @@ def uses_list(request: Caller, asked: Query[Documents]) -> object:
 
 
 @router.get("/attempts", response=list[AttemptOut], operation_id="attempts_list")
+@paginate
 def attempts_list(request: Caller, sheet: int) -> object:
     """All attempts on one cue sheet, oldest first."""
-    CueSheet.objects.for_caller(request).get(pk=sheet)
+    CueSheet.objects.for_caller(request).only("pk").get(pk=sheet)
     mine = Attempt.objects.for_caller(request, "cue_sheet__learner")
     noted = mine.filter(cue_sheet=sheet).select_related("instructor")
     return noted.prefetch_related("corrections__author")

@@ -35,6 +35,11 @@ class Lesson(models.Model):
 
     class Meta:
         ordering = ["starts", "id"]
+        indexes = [
+            models.Index(fields=["school", "starts", "id"], name="diary"),
+            models.Index(fields=["learner", "starts"], name="diary_of_a_learner"),
+            models.Index(fields=["instructor", "starts"], name="diary_of_an_instructor"),
+        ]
 
     def __str__(self) -> str:
         return f"{self.learner} on {self.starts:%Y-%m-%d}"

@@ -4,7 +4,7 @@ from uuid import UUID
 
 from faircorner.tape import MET, TAPE_SIGMA, Result
 from ninja import Schema
-from pydantic import Field, model_validator
+from pydantic import BaseModel, Field, model_validator
 
 from server.planning.schemas import (
     ClearanceOut,
@@ -159,7 +159,7 @@ class ReadingsIO(RequestBody):
     behind_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
 
 
-class FindingOut(Schema):
+class FindingOut(BaseModel):
     """One figure beside its limits; [low, high], null for an open end or no such grade.
 
     unwatched : how many looks the figure knows nothing of
@@ -174,14 +174,14 @@ class FindingOut(Schema):
     ends: tuple[float | None, float | None] | None
 
 
-class UnwatchedOut(Schema):
+class UnwatchedOut(BaseModel):
     """A look of the sheet that nobody noted."""
 
     step: int
     look: LookKind
 
 
-class VerdictOut(Schema):
+class VerdictOut(BaseModel):
     """What readings and notes come to. Whole unless looks that the standard counts were not
     noted; these are neither done nor missed."""
 
@@ -199,7 +199,7 @@ class VerdictOut(Schema):
         return self
 
 
-class TapeOut(Schema):
+class TapeOut(BaseModel):
     """Where the vehicle stands, and the verdict. along_known is false when x is only assumed.
 
     dimensions : where the tape was held; empty in what was kept before they were told
@@ -216,7 +216,7 @@ class TapeOut(Schema):
     verdict: VerdictOut
 
 
-class MendOut(Schema):
+class MendOut(BaseModel):
     """The fewest movements that put a finish right, and where they lead."""
 
     movements: list[Literal["forward", "reverse"]]
@@ -233,7 +233,7 @@ class AttemptIn(RequestBody):
     notes: Notes
 
 
-class NotesKept(Schema):
+class NotesKept(BaseModel):
     """Notes as somebody had them at some time."""
 
     by: str

@@ -1,7 +1,7 @@
 from ninja import Router, Status
 
 from server.documents.models import Kind, Revision
-from server.planning.models import SHEET, CueSheet
+from server.planning.models import CueSheet, with_revisions
 from server.planning.schemas import (
     DraftIn,
     FilmIn,
@@ -111,4 +111,5 @@ def sheet_make(request: Caller, body: SheetIn) -> object:
 
 @router.get("/sheets/{sheet_id}", response=SheetOut, operation_id="sheet_read")
 def sheet_read(request: Caller, sheet_id: int) -> object:
-    return current(CueSheet.objects.for_caller(request).prefetch_related(*SHEET).get(pk=sheet_id))
+    (sheet,) = with_revisions([CueSheet.objects.for_caller(request).get(pk=sheet_id)])
+    return current(sheet)

@@ -1,7 +1,6 @@
 """Cue sheets: what was computed, from which revisions, with which settings."""
 
-from collections.abc import Mapping
-from typing import Self
+from collections.abc import Iterable
 
 from django.db import models
 from django.utils import timezone
@@ -10,33 +9,15 @@ from server.documents.models import Kind, Revision
 from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
-__all__ = ["BELONGING", "SHEET", "CueSheet"]
-
-# Fetched one by one, by key: joined in one query, a dozen tables, the database has been seen to
-# work for minutes on a plan made before it had counted its rows.
-SHEET = ("learner", "vehicle__document", "seat__document", "ground__document",
-         "method__document", "standard__document")  # fmt: skip
-# What sheets have in common that belong together.
-BELONGING = ("vehicle", "seat", "ground", "method")
+__all__ = ["CueSheet", "with_revisions"]
 
 
 def _revision(name: str) -> "models.ForeignKey[Revision]":
     return models.ForeignKey(Revision, on_delete=models.PROTECT, related_name=f"{name}_sheets")
 
 
-class CueSheetQuerySet(SchoolQuerySet["CueSheet"]):
-    def belonging(self, learner: Member, revisions: Mapping[str, Revision]) -> Self:
-        """All sheets of a learner for the documents of these revisions, last used first."""
-        named = {f"{kind}__document": revisions[kind].document_id for kind in BELONGING}
-        return self.filter(learner=learner, **named)
-
-
 class CueSheet(models.Model):
-    """A computed cue sheet for one learner. Attempts on the same sheet form one set.
-
-    Sheets of the same learner, vehicle, seat, ground and method belong together, whichever
-    revisions, standard and settings they were made from.
-    """
+    """A computed cue sheet for one learner. Attempts on the same sheet form one set."""
 
     school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="cue_sheets")
     learner = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="cue_sheets")
@@ -51,7 +32,7 @@ class CueSheet(models.Model):
     # When it was last chosen or driven: the one that a docket goes on with.
     used = models.DateTimeField(default=timezone.now)
 
-    objects = CueSheetQuerySet.as_manager()
+    objects = SchoolQuerySet.as_manager()
 
     class Meta:
         ordering = ["-used", "-id"]
@@ -72,3 +53,14 @@ class CueSheet(models.Model):
     def revisions(self) -> dict[str, Revision]:
         """What it was made from, by kind."""
         return {kind: getattr(self, kind) for kind in Kind.values}
+
+
+def with_revisions(sheets: Iterable[CueSheet]) -> list[CueSheet]:
+    """The sheets with all they were made from, fetched in one query for all of them."""
+    found = list(sheets)
+    ids = {getattr(sheet, f"{kind}_id") for sheet in found for kind in Kind.values}
+    revisions = Revision.objects.select_related("document", "author").in_bulk(ids)
+    for sheet in found:
+        for kind in Kind.values:
+            setattr(sheet, kind, revisions[getattr(sheet, f"{kind}_id")])
+    return found

@@ -74,14 +74,14 @@ class PathPoint(PoseOut):
     leg: int
 
 
-class LegOut(Schema):
+class LegOut(BaseModel):
     gear: Literal["forward", "reverse"]
     turns: float
     metres: float
     turns_per_metre: float | None
 
 
-class FinishOut(Schema):
+class FinishOut(BaseModel):
     kerb_front_m: float | None
     kerb_rear_m: float | None
     angle_deg: float | None
@@ -89,7 +89,7 @@ class FinishOut(Schema):
     behind_m: float | None
 
 
-class ClearanceOut(Schema):
+class ClearanceOut(BaseModel):
     """The least gap to one thing; of_tyres : whether only tyres meet it."""
 
     obstacle: str
@@ -98,7 +98,7 @@ class ClearanceOut(Schema):
     of_tyres: bool
 
 
-class CueOut(Schema):
+class CueOut(BaseModel):
     """Where what is lined up on is seen, metres in the vehicle's frame; the target on the site.
 
     leant : what leaning forward does to it
@@ -124,7 +124,7 @@ class CueOut(Schema):
     leant: SaidOut
 
 
-class UntilOut(Schema):
+class UntilOut(BaseModel):
     """What a step waited for, and at how many metres it came."""
 
     kind: str
@@ -162,7 +162,7 @@ class CallOut(PoseOut):
 LookKind = Literal["all round", "off side", "near side", "behind", "nose"]
 
 
-class LookOut(Schema):
+class LookOut(BaseModel):
     step: int
     look: LookKind | MirrorLook
     s_m: float
@@ -184,7 +184,7 @@ class LookOut(Schema):
     said: SaidOut
 
 
-class Tried(Schema):
+class Tried(BaseModel):
     """Between what figures they are usually tried."""
 
     gap_m: tuple[float, float]
@@ -192,7 +192,7 @@ class Tried(Schema):
     turns_per_metre: tuple[float, float]
 
 
-class SetFigures(Schema):
+class SetFigures(BaseModel):
     tried: Tried
     gap_m: float
     turns_per_metre: float
@@ -200,7 +200,7 @@ class SetFigures(Schema):
     ahead_m: float | None
 
 
-class Assumed(Schema):
+class Assumed(BaseModel):
     """Figures nobody measured; the screen says so. searched_m : how far windows were looked for.
 
     acuity_deg, in_glass_deg : what an eye tells between a near edge and a far thing, and between
@@ -214,14 +214,14 @@ class Assumed(Schema):
     reaction_scatter_s: float
 
 
-class ReasonOut(Schema):
+class ReasonOut(BaseModel):
     """Why it cannot be driven; step : index of the one that is to blame, where it is one."""
 
     said: SaidOut
     step: int | None
 
 
-class OverhangOut(Schema):
+class OverhangOut(BaseModel):
     """How far the body reaches over a kerb; counts is false where there is none it may cross."""
 
     metres: float
@@ -229,7 +229,7 @@ class OverhangOut(Schema):
     counts: bool
 
 
-class DimensionOut(Schema):
+class DimensionOut(BaseModel):
     """Where a figure is measured on the site; what: as in a finish, "start_gap" or "swing"."""
 
     what: Literal["kerb_rear", "kerb_front", "ahead", "behind", "start_gap", "swing"]
@@ -237,7 +237,7 @@ class DimensionOut(Schema):
     to_m: tuple[float, float]
 
 
-class SwingOut(Schema):
+class SwingOut(BaseModel):
     """How the outermost corner leaves its lane, and how far out it comes."""
 
     said: SaidOut
@@ -245,7 +245,7 @@ class SwingOut(Schema):
     track_m: list[tuple[float, float]]
 
 
-class DrawingOut(Schema):
+class DrawingOut(BaseModel):
     """What a drawing shows beside the path; away is the way out beside the vehicle at the end."""
 
     dimensions: list[DimensionOut]
@@ -255,7 +255,7 @@ class DrawingOut(Schema):
     view: ViewOut
 
 
-class TotalsOut(Schema):
+class TotalsOut(BaseModel):
     """A plan in a few figures.
 
     narrowest_call : the call that may move least, in all that much
@@ -272,7 +272,7 @@ class TotalsOut(Schema):
     along: Literal["ahead", "behind"]
 
 
-class PlanOut(Schema):
+class PlanOut(BaseModel):
     """A cue sheet. begins, ends : where to stop before the first step, and after the last."""
 
     format: str
@@ -299,14 +299,14 @@ class PlanOut(Schema):
     assumed: Assumed
 
 
-class TighterOut(Schema):
+class TighterOut(BaseModel):
     """A place a little tighter than the least, and the plan that fails there."""
 
     ground: GroundBody
     plan: PlanOut
 
 
-class LeastSizeOut(Schema):
+class LeastSizeOut(BaseModel):
     """The least size of one thing that the method can use; metres null when none works."""
 
     what: Literal["gap", "bay width", "aisle", "road width"]
@@ -327,14 +327,14 @@ class PartOut(BaseModel):
     points: list[float]
 
 
-class CueMarksOut(Schema):
+class CueMarksOut(BaseModel):
     """A cue in a picture: the thing or edge as x, y, x, y …, and where to look."""
 
     line: list[float]
     spot: tuple[float, float]
 
 
-class GlassOut(Schema):
+class GlassOut(BaseModel):
     """A mirror's glass by itself, in units of its own."""
 
     name: str
@@ -344,7 +344,7 @@ class GlassOut(Schema):
     cue: CueMarksOut | None
 
 
-class PictureOut(Schema):
+class PictureOut(BaseModel):
     """What the driver sees, painted from the first polygon to the last.
 
     outside : beyond the glass; panes : where it shows through; cabin : round them; hung : the
@@ -360,7 +360,7 @@ class PictureOut(Schema):
     glass: GlassOut | None
 
 
-class PointedOut(Schema):
+class PointedOut(BaseModel):
     """A cue by its parts: in which pane or mirror, what, and past which of the vehicle's marks.
 
     left : whether it is on the left of the vehicle; part : what of it a step waits for that waits
@@ -429,7 +429,7 @@ class HeldOut(PoseOut):
     picture: PictureOut
 
 
-class SightsOut(Schema):
+class SightsOut(BaseModel):
     """What is seen at every stop of a plan and held between; none where nobody's eye is known."""
 
     format: str
@@ -460,7 +460,7 @@ class PlayIn(PlanIn):
     by_m: float
 
 
-class PlayOut(Schema):
+class PlayOut(BaseModel):
     """What followed; breaks is empty when nothing is met and every later call still comes."""
 
     finish: FinishOut
@@ -474,7 +474,7 @@ class StepOut(LegOut):
     say: SaidOut
 
 
-class RescueOut(Schema):
+class RescueOut(BaseModel):
     """How an attempt is saved from the call that went wrong; steps begin there."""
 
     cure: Cure
@@ -485,7 +485,7 @@ class RescueOut(Schema):
     path: list[PathPoint]
 
 
-class LeavingOut(Schema):
+class LeavingOut(BaseModel):
     """A way out: straight in a gear, then full lock to one side; null where not in one go."""
 
     way: Literal["left", "right"]
@@ -495,7 +495,7 @@ class LeavingOut(Schema):
     said: SaidOut
 
 
-class RemedyOut(Schema):
+class RemedyOut(BaseModel):
     """The least single change that would do; option : the sheet's setting that makes it, if any."""
 
     what: Literal["gap", "start gap", "gap ahead", "aisle", "bay width", "road width"]

@@ -1,5 +1,6 @@
-"""Advice that was taken: what was changed, and on what evidence."""
+"""What sets came to; and advice that was taken: what was changed, and on what evidence."""
 
+from django.core.serializers.json import DjangoJSONEncoder
 from django.db import models
 from django.utils import timezone
 
@@ -7,7 +8,21 @@ from server.planning.models import CueSheet
 from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
-__all__ = ["Shift"]
+__all__ = ["SetFigures", "Shift"]
+
+
+class SetFigures(models.Model):
+    """What the attempts on one sheet came to when that was last worked out.
+
+    rests_on : tells those attempts, as they then were, and the core that worked it out
+    """
+
+    sheet = models.OneToOneField(CueSheet, on_delete=models.CASCADE, related_name="figures")
+    rests_on = models.CharField(max_length=80)
+    body = models.JSONField(encoder=DjangoJSONEncoder)
+
+    def __str__(self) -> str:
+        return f"figures of {self.sheet}"
 
 
 class Shift(models.Model):

@@ -3,14 +3,14 @@ from typing import Literal
 from uuid import UUID
 
 from faircorner.tape import Result
-from ninja import Schema
+from pydantic import BaseModel
 
 from server.planning.schemas import FinishOut, PoseOut
 from server.request_body import RequestBody
 from server.said import SaidOut
 
 
-class MarkOut(Schema):
+class MarkOut(BaseModel):
     """One taped attempt: where it ended and what it came to. counted is false when it is void,
     or lacks a measure that the rest of the set has."""
 
@@ -24,7 +24,7 @@ class MarkOut(Schema):
     counted: bool
 
 
-class MeasureOut(Schema):
+class MeasureOut(BaseModel):
     """Bias and scatter of one measure against the plan; margin is half a 95 % interval."""
 
     measure: Literal["kerb_m", "angle_deg", "ahead_m", "behind_m"]
@@ -34,7 +34,7 @@ class MeasureOut(Schema):
     scatter: float
 
 
-class ChanceOut(Schema):
+class ChanceOut(BaseModel):
     """Of an attempt without a fault in its finish and without a touch; low and high : what so few
     attempts leave open, 90 %. Looks and time are not in it."""
 
@@ -43,7 +43,7 @@ class ChanceOut(Schema):
     high: float
 
 
-class AdviceOut(Schema):
+class AdviceOut(BaseModel):
     """One thing to do next, and why; chances are of an attempt without a fault."""
 
     kind: Literal["too few", "move cue", "look for it", "practise", "move on"]
@@ -60,7 +60,7 @@ class AdviceOut(Schema):
     needed: int
 
 
-class SetOut(Schema):
+class SetOut(BaseModel):
     """All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
 
     changes : what is another than on the sheet before it
@@ -80,11 +80,16 @@ class SetOut(Schema):
     advice: AdviceOut | None
 
 
+class SetsOut(BaseModel):
+    items: list[SetOut]
+    count: int
+
+
 class TakeIn(RequestBody):
     sheet: int
 
 
-class TakeOut(Schema):
+class TakeOut(BaseModel):
     sheet_id: int
     call: int
     by_m: float

@@ -4,7 +4,11 @@ from math import radians
 from typing import Any, Literal
 
 import numpy as np
+from django.conf import settings
+from django.contrib.postgres.aggregates import StringAgg
 from django.db import transaction
+from django.db.models import OuterRef, Subquery, TextField, Value
+from django.db.models.functions import MD5, Cast, Coalesce, Concat
 from faircorner.cues import suited
 from faircorner.documents.figures import pose_document
 from faircorner.documents.reading import read_document
@@ -15,9 +19,9 @@ from faircorner.shift.finishes import LEVEL, MEASURED, least_count, mean_pose
 from faircorner.tape import MET
 
 from server.lessons.models import Attempt
-from server.planning.models import CueSheet
+from server.planning.models import CueSheet, with_revisions
 from server.planning.services import current, figures_of, make_sheet, scene_of, sheet_changes
-from server.progress.models import Shift
+from server.progress.models import SetFigures, Shift
 from server.schools.models import Member, School
 
 __all__ = ["set_of", "sets_of", "take_advice"]
@@ -48,16 +52,53 @@ def _measured(finish: dict[str, Any], along: Literal["ahead", "behind"]) -> list
     ]
 
 
-def sets_of(sheets: list[CueSheet]) -> list[dict[str, Any]]:
-    """The sets of sheets that belong together, oldest first, each with what changed before it."""
-    befores = [None, *sheets]
+def sets_of(sheets: list[int], begin: int, most: int) -> list[dict[str, Any]]:
+    """So many of the sets of sheets that belong together, which are named oldest first; each with
+    what changed before it.
+
+    What a set comes to is kept, and worked out anew once its attempts are others.
+    """
+    # With the one before the first, which its changes are told from.
+    first = max(begin - 1, 0)
+    told = CueSheet.objects.filter(pk__in=sheets[first : begin + most]).order_by("created", "id")
+    found = with_revisions(
+        told.defer("plan").annotate(
+            rests_on=_rests_on(), kept_on=_kept("rests_on"), kept=_kept("body")
+        )
+    )
+    befores = [None, *found]
     return [
         {
-            **set_of(sheet, list(sheet.attempts.all())),
+            **_known(sheet),
             "changes": [said.document() for said in sheet_changes(before, sheet)],
         }
-        for before, sheet in zip(befores, sheets, strict=False)
+        for before, sheet in list(zip(befores, found, strict=False))[begin - first :]
     ]
+
+
+def _rests_on() -> Subquery:
+    """All of a set's attempts that tell what it comes to, in a few letters."""
+    told = Concat(
+        Cast("pk", TextField()), Cast("void", TextField()), Cast("started", TextField()),
+        Cast(Coalesce(MD5(Cast("tape", TextField())), Value("")), TextField()),
+    )  # fmt: skip
+    attempts = Attempt.objects.filter(cue_sheet=OuterRef("pk")).order_by().values("cue_sheet")
+    every = MD5(StringAgg(told, delimiter=" ", order_by=("started", "pk")))
+    return Subquery(attempts.annotate(every=every).values("every"))
+
+
+def _kept(name: str) -> Subquery:
+    return Subquery(SetFigures.objects.filter(sheet=OuterRef("pk")).values(name))
+
+
+def _known(sheet: Any) -> dict[str, Any]:
+    """Of a sheet with what it rests on and what was kept of it; from now on kept."""
+    rests_on = f"{settings.CORE} {sheet.rests_on or 'nothing'}"
+    if sheet.kept_on == rests_on:
+        return dict(sheet.kept)
+    body = set_of(sheet, list(sheet.attempts.all()))
+    SetFigures.objects.update_or_create(sheet=sheet, defaults={"rests_on": rests_on, "body": body})
+    return body
 
 
 def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:

@@ -3,7 +3,7 @@ from typing import Literal
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.db.models import Q
 from django.db.models.functions import Lower
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from faircorner.errors import InputError
 from faircorner.said import Said
 from ninja import Router, Status
@@ -15,6 +15,7 @@ from server.lists import Search
 from server.said import told_to
 from server.schools.access import SHAPE, Caller, may
 from server.schools.entering import enter, refuse_old_pages
+from server.schools.known_devices import remember
 from server.schools.mail import send_link
 from server.schools.models import Member, Role
 from server.schools.schemas import (
@@ -63,7 +64,7 @@ def session_read(request: HttpRequest) -> object:
     response={200: SessionOut, 401: Problem, 429: Problem},
     operation_id="session_open",
 )
-def session_open(request: HttpRequest, body: SignIn) -> object:
+def session_open(request: HttpRequest, body: SignIn, response: HttpResponse) -> object:
     refuse_old_pages(request)
     user = authenticate(request, username=body.username, password=body.password)
     if getattr(request, "axes_locked_out", False):
@@ -73,6 +74,7 @@ def session_open(request: HttpRequest, body: SignIn) -> object:
             401, Problem(field="password", problem=told_to(request, Said("name and password")))
         )
     login(request, user)
+    remember(response, body.username)
     return _session(request)
 
 
@@ -190,13 +192,13 @@ def invitation_read(request: HttpRequest, who: str = "", token: str = "") -> obj
 @router.post(
     "/join", auth=None, response={200: SessionOut, 410: Problem}, operation_id="invitation_take"
 )
-def invitation_take(request: HttpRequest, body: JoinIn) -> object:
+def invitation_take(request: HttpRequest, response: HttpResponse, body: JoinIn) -> object:
     refuse_old_pages(request)
     try:
         member = join(**body.model_dump())
     except LinkRanOut:
         return _ran_out(request)
-    return enter(request, member)
+    return enter(request, response, member)
 
 
 def _ran_out(request: HttpRequest) -> object:

@@ -1,7 +1,7 @@
 from tempfile import TemporaryFile
 from typing import IO, cast
 
-from django.http import FileResponse, HttpRequest
+from django.http import FileResponse, HttpRequest, HttpResponse
 from faircorner.said import Said
 from ninja import File, Form, Router, Status, UploadedFile
 
@@ -65,7 +65,10 @@ def _learner(request: Caller, person_id: int) -> Member:
     operation_id="school_begin_from_file",
 )
 def school_begin_from_file(
-    request: HttpRequest, body: Form[BeginFromFileIn], file: File[UploadedFile]
+    request: HttpRequest,
+    response: HttpResponse,
+    body: Form[BeginFromFileIn],
+    file: File[UploadedFile],
 ) -> object:
     """The first school here, as it was when its file was taken out."""
     refuse_old_pages(request)
@@ -75,4 +78,4 @@ def school_begin_from_file(
         lead = begin_first(body.key, lambda: read_school(cast("IO[bytes]", file), **signs_in))
     except KeyRanOut:
         return Status(410, Problem(field="key", problem=told_to(request, Said("key ran out"))))
-    return Status(201, enter(request, lead))
+    return Status(201, enter(request, response, lead))

@@ -33,6 +33,17 @@ def sign_in(page, person=MAREN, *, by_hand=False):
             page.goto("/cues")
 
 
+def go_to(page, where):
+    """Another screen of the page that is open, as by a link: nothing is loaded anew for it."""
+    before = page.title()
+    page.evaluate(
+        "(to) => { history.pushState(null, '', to); dispatchEvent(new PopStateEvent('popstate')) }",
+        where,
+    )
+    # Until it is there, the one before is: each has a title of its own.
+    expect(page).not_to_have_title(before)
+
+
 def sign_out(page):
     # The application goes to its door by itself; whoever goes elsewhere before that is turned back.
     with page.expect_navigation():

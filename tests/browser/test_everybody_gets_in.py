@@ -6,7 +6,7 @@ import pytest
 from playwright.sync_api import expect
 
 from tests.browser.axe import found
-from tests.browser.steps import INES, choose, field, sign_in
+from tests.browser.steps import INES, choose, field, go_to, sign_in
 
 SCREENS = ("seat", "ground", "cues", "card", "drive", "tape", "shift", "compare", "people", "diary",
            "garage", "places", "methods", "standards", "school", "hill", "trailer")  # fmt: skip
@@ -26,7 +26,7 @@ def laid_out(page, width):
 def test_no_screen_shuts_anybody_out_or_scrolls_sideways(page):
     sign_in(page)
     for screen in SCREENS:
-        page.goto(f"/{screen}")
+        go_to(page, f"/{screen}")
         ready(page)
         assert (screen, found(page)) == (screen, [])
         for width in (820, 1280):
@@ -95,7 +95,7 @@ def test_nothing_is_cut_on_a_tablet_held_upright(open_page):
     page = open_page(768, 1024, has_touch=True, is_mobile=True)
     sign_in(page)
     for screen in SCREENS:
-        page.goto(f"/{screen}")
+        go_to(page, f"/{screen}")
         ready(page)
         assert (screen, page.evaluate(SIDEWAYS), page.evaluate(CUT)) == (screen, [], [])
 
@@ -104,7 +104,7 @@ def test_a_learners_everything_fits_a_phone(open_page):
     page = open_page(390, 844, has_touch=True, is_mobile=True)
     sign_in(page, INES)
     for screen in SCREENS:
-        page.goto(f"/{screen}")
+        go_to(page, f"/{screen}")
         ready(page)
         assert (screen, found(page)) == (screen, [])
         for width in (320, 390):

@@ -8,9 +8,10 @@ from pathlib import Path
 import numpy as np
 import pytest
 from faircorner.cues.events import EVENTS, EventModel
+from faircorner.documents.driving import DriveRequest, drive_document
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
-from faircorner.documents.reading import FORMATS, json_schema, read_document
+from faircorner.documents.reading import FORMATS, accepted, json_schema, read_document
 from faircorner.documents.samples import (
     HERON,
     LINNET,
@@ -272,3 +273,41 @@ def test_every_event_begins_as_a_method_may_have_it():
     }
     assert ends["bay reverse"] == "rear bumper"
     assert ends["bay forward"] == ends["reverse parallel"] == "front bumper"
+
+
+def ring(n):
+    turn = np.linspace(0, 2 * np.pi, n, endpoint=False)
+    return np.round(0.05 * np.column_stack((np.cos(turn), np.sin(turn))), 6).tolist()
+
+
+@pytest.mark.parametrize(
+    ("kind", "field", "corners", "each", "most"),
+    [("ground", "obstacles", "polygon_m", 30, 600), ("ground", "edges", "points_m", 150, 3000),
+     ("vehicle", "mirrors", "outline_m", 20, 400)],
+)  # fmt: skip
+def test_what_a_new_document_has_in_all_is_bounded_and_a_kept_one_stays_one(
+    kind, field, corners, each, most
+):
+    body = samples()[kind]
+    one = {"obstacles": {"kind": "cone"}, "edges": {"kind": "line"}}.get(field) or {
+        **body["mirrors"][0], "on": None
+    }  # fmt: skip
+    # Others name some of what is there.
+    names = [there["name"] for there in body[field]] + [f"one {i}" for i in range(most // each)]
+    body[field] = [{**one, "name": name, corners: ring(each)} for name in names[: most // each]]
+    accepted(kind, body)
+    body[field][-1][corners] = ring(each + 1)
+    with pytest.raises(InputError, match=f"at most {most}") as refused:
+        accepted(kind, body)
+    assert refused.value.field == field
+    read_document(kind, body)
+
+
+def test_a_path_of_too_many_places_is_refused_before_any_is_worked_out():
+    legs = [{"gear": "forward", "turns": 0, "metres": 500}]
+    asked = {"vehicle": samples()["vehicle"], "legs": legs, "sample_m": 0.005,
+             "start": {"x_m": 0, "y_m": 0, "heading_deg": 0}}  # fmt: skip
+    assert len(drive_document(DriveRequest.read(asked))["path"]) > 100_000
+    with pytest.raises(InputError, match="at most 100000") as refused:
+        drive_document(DriveRequest.read({**asked, "legs": [*legs, {**legs[0], "metres": 1}]}))
+    assert refused.value.field == "legs"

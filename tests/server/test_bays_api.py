@@ -127,7 +127,7 @@ def test_a_set_in_a_bay_is_told_by_line_angle_and_head(ours, bay, lead):
         attempt = keep(lead, ours, sheet=sheet.pk, notes={**NOTES, "seconds": 50 + i})
         readings = {"kerb_front_m": 0.6, "kerb_rear_m": 0.6 + i / 100, "behind_m": 0.3}
         send(lead, "PUT", f"/api/attempts/{attempt['id']}/readings", readings)
-    (found,) = send(lead, "GET", f"/api/sets?sheet={sheet.pk}").json()
+    (found,) = send(lead, "GET", f"/api/sets?sheet={sheet.pk}").json()["items"]
     assert [m["measure"] for m in found["measures"]] == ["kerb_m", "angle_deg", "behind_m"]
     wanted = sheet.plan["finish"]["kerb_rear_m"]
     assert found["measures"][0]["bias"] == pytest.approx(0.605 - wanted, abs=0.01)

@@ -14,7 +14,7 @@ from django.test import Client, override_settings
 
 from house.shell import ROOT
 from server.settings import PASSWORD_HASHERS
-from tests.server.conftest import NOTES, send
+from tests.server.conftest import NOTES, PASSWORD, send
 
 SHAPE = {"field", "label", "problem"}
 
@@ -166,3 +166,32 @@ def test_whoever_has_hung_up_is_not_worked_for(ours):
     here, there = socketpair()
     with here, there:
         assert ask() == 200
+
+
+def test_whoever_guesses_locks_out_strangers_and_nobody_who_has_been_let_in(ours):
+    """All at one address, as a school's tablets are."""
+    member = ours.members["instructor"]
+    name = member.user.username
+
+    def opens(client, password):
+        body = {"username": name, "password": password}
+        return send(client, "POST", "/api/session", body).status_code
+
+    known, stranger, other = Client(), Client(), Client()
+    assert opens(known, PASSWORD) == 200
+    assert [opens(stranger, "a guess") for _ in range(9)] == [401] * 7 + [429] * 2
+    assert opens(stranger, PASSWORD) == 429
+    # The one who has been let in from there is; and so is anybody else.
+    assert opens(known, PASSWORD) == 200
+    lead = {"username": ours.members["lead"].user.username, "password": PASSWORD}
+    assert send(other, "POST", "/api/session", lead).status_code == 200
+    # Nobody else's cookie opens for them, nor one made up.
+    (mine,) = (key for key in known.cookies if key.startswith("known-"))
+    (theirs,) = (key for key in other.cookies if key.startswith("known-"))
+    assert mine != theirs
+    for value in (other.cookies[theirs].value, known.cookies[mine].value[:-1] + "_", "made up"):
+        stranger.cookies[mine] = value
+        assert opens(stranger, PASSWORD) == 429
+    # And whoever guesses from there is stopped there.
+    assert [opens(known, "a guess") for _ in range(9)][-1] == 429
+    assert opens(known, PASSWORD) == 429

@@ -62,7 +62,7 @@ def test_a_new_revision_hides_nothing_and_is_told(ours, lead, kind):
     after = sheet_of(lead, up_to_date)
     found = docket(lead)
     assert (found["sheet_id"], found["since"], found["attempts"]) == (after, [], 2)
-    sets = send(lead, "GET", f"/api/sets?sheet={after}").json()
+    sets = send(lead, "GET", f"/api/sets?sheet={after}").json()["items"]
     assert [(s["sheet_id"], s["counted"]) for s in sets] == [(ours.sheet.pk, 2), (after, 0)]
     head, named = (change["text"] for change in sets[1]["changes"])
     assert head.startswith(kind)
@@ -82,7 +82,7 @@ def test_another_standard_begins_no_other_set(ours, lead):
     assert (found["sheet_id"], found["attempts"]) == (ours.sheet.pk, 1)
     assert (since["another"], since["name"]) == (True, "The county's")
     after = sheet_of(lead, {**asked(ours), "standard": made["id"]})
-    (change,) = send(lead, "GET", f"/api/sets?sheet={after}").json()[1]["changes"]
+    (change,) = send(lead, "GET", f"/api/sets?sheet={after}").json()["items"][1]["changes"]
     assert "The county's" in change["text"]
 
 

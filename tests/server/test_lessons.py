@@ -113,7 +113,7 @@ def test_a_look_that_nobody_noted_is_neither_done_nor_missed(ours, lead):
         assert judged["whole"] == (not unwatched)
         of = {f["measure"]: f["unwatched"] for f in judged["findings"]}
         assert (of["looks_missed"], of["seconds"]) == (len(unwatched), 0)
-    found = send(lead, "GET", f"/api/sets?sheet={sheet}").json()[-1]
+    found = send(lead, "GET", f"/api/sets?sheet={sheet}").json()["items"][-1]
     assert (found["counted"], found["met"], found["met_whole"]) == (5, 5, 1)
 
 
@@ -159,7 +159,7 @@ def test_notes_are_put_right_beside_the_first_and_judged_anew(ours, lead):
     # Whoever corrects what somebody else has corrected meanwhile is told so.
     late = send(lead, "POST", path, {"based_on": 0, "notes": first})
     assert (late.status_code, late.json()["field"]) == (409, "based_on")
-    (listed,) = send(lead, "GET", f"/api/attempts?sheet={sheet}").json()
+    (listed,) = send(lead, "GET", f"/api/attempts?sheet={sheet}").json()["items"]
     assert listed == told
     # Typing the readings again keeps to the notes that hold.
     assert tape(lead, made["id"], GOOD).json()["tape"]["verdict"]["small"] == 0
@@ -213,7 +213,7 @@ def test_an_attempt_spoilt_by_others_leaves_the_figures_and_can_come_back(ours, 
         tape(lead, attempt_id, GOOD)
 
     def counted():
-        (found,) = send(lead, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
+        (found,) = send(lead, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()["items"]
         return found["counted"], found["met"], len(found["marks"])
 
     assert counted() == (3, 3, 3)
@@ -226,7 +226,7 @@ def test_an_attempt_spoilt_by_others_leaves_the_figures_and_can_come_back(ours, 
 def test_half_a_set_with_gaps_ahead_does_not_count_the_gap(ours, lead):
     for readings in (GOOD, {"kerb_front_m": 0.2, "kerb_rear_m": 0.2}):
         tape(lead, keep(lead, ours)["id"], readings)
-    (found,) = send(lead, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
+    (found,) = send(lead, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()["items"]
     assert [m["measure"] for m in found["measures"]] == ["kerb_m", "angle_deg"]
 
 

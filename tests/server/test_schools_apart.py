@@ -339,7 +339,7 @@ def drive_too_late(house, sheet):
 def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):
     drive_too_late(ours, ours.sheet)
     client = ours.client("lead")
-    (found,) = send(client, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()
+    (found,) = send(client, "GET", f"/api/sets?sheet={ours.sheet.pk}").json()["items"]
     assert (found["advice"]["kind"], found["advice"]["call"]) == ("move cue", 3)
     assert found["advice"]["by_m"] < 0
     taken = send(client, "POST", "/api/sets/take", {"sheet": ours.sheet.pk})
@@ -348,7 +348,8 @@ def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):
     once_more = send(client, "POST", "/api/sets/take", {"sheet": ours.sheet.pk})
     assert (once_more.status_code, once_more.json()) == (201, taken.json())
     assert Shift.objects.count() == 1
-    before, after = send(client, "GET", f"/api/sets?sheet={taken.json()['sheet_id']}").json()
+    path = f"/api/sets?sheet={taken.json()['sheet_id']}"
+    before, after = send(client, "GET", path).json()["items"]
     assert (before["counted"], after["counted"]) == (8, 0)
     by = found["advice"]["by_m"]
     assert after["shifts_m"] == {"3": by}

@@ -6,6 +6,7 @@ from faircorner.cues import Scene, goal_of, make_plan, make_remedy
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.plans import plan_document, remedy_document
 from faircorner.documents.requests import PlanRequest, method_named, read_options
+from faircorner.documents.work import check_work
 from faircorner.model import inside
 
 __all__ = ["answer", "scene_asked"]
@@ -15,11 +16,13 @@ def scene_asked(document: Any) -> Scene:
     """The scene that a request document is about; raises InputError naming the field."""
     request = PlanRequest.read(document)
     with inside("vehicle"):
+        check_work(request.vehicle)
         vehicle = request.vehicle.build()
     with inside("seat"):
         seat = request.seat.build()
         vehicle = seat.sits_in(vehicle)
     with inside("ground"):
+        check_work(request.ground)
         request.ground.check_drawn()
         ground = request.ground.build()
     with inside("method"):

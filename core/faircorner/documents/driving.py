@@ -60,6 +60,10 @@ class LegModel(Model):
         )
 
 
+# So many places of a path are worked out at once; each leg's end comes to them.
+_MOST = 100_000
+
+
 class DriveRequest(Model):
     """Drive a vehicle through legs."""
 
@@ -92,6 +96,9 @@ def drive_document(request: DriveRequest) -> dict[str, Any]:
             "start.turns",
             Said("is beyond the lock", lock_turns=vehicle.steering.lock_turns),
         )
+    places = sum(leg.metres for leg in request.legs) / request.sample_m
+    if places > _MOST:
+        raise InputError("legs", Said("is too long a path", got=round(places), most=_MOST))
     track = drive(vehicle.steering, pose, [start.turns], legs, sample=request.sample_m)
     angles = np.degrees(vehicle.steering.road_wheel_angle(track.turns[0]))
     path: list[dict[str, Any]] = [

@@ -7,6 +7,7 @@ from faircorner.documents.method import MethodDocument
 from faircorner.documents.standard import StandardDocument
 from faircorner.documents.upgrades import upgraded
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
+from faircorner.documents.work import check_work
 from faircorner.errors import InputError
 from faircorner.said import Said
 
@@ -54,6 +55,7 @@ def read_document(kind: str, document: Any) -> Document:
 def accepted(kind: str, document: Any) -> Document:
     """A document that is new here: as `read_document`, and what is asked of new ones alone."""
     read = read_document(kind, document)
+    check_work(read)
     if isinstance(read, GroundDocument):
         read.check_drawn()
     return read

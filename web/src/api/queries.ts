@@ -86,19 +86,28 @@ export const documentsQuery = <K extends Kind>(kind: K, asked: Omit<DocumentsAsk
 /** As many as a page may have. */
 const MOST = 500;
 
+/** Every page of a list, one after the other. */
+const everyPage = async <T>(
+  page: (asked: { limit: number; offset: number }) => Promise<Page<T>>,
+): Promise<T[]> => {
+  const all: T[] = [];
+  for (;;) {
+    const { items, count } = await page({ limit: MOST, offset: all.length });
+    all.push(...items);
+    if (items.length === 0 || all.length >= count) return all;
+  }
+};
+
 /** All documents of one kind that are not put away, for what chooses among them. */
 export const allDocumentsQuery = <K extends Kind>(kind: K) =>
   queryOptions({
     queryKey: ["documents", kind],
-    queryFn: async ({ signal }) => {
-      const all: Entry<K>[] = [];
-      for (;;) {
-        const query = { kind, limit: MOST, offset: all.length };
+    queryFn: ({ signal }) =>
+      everyPage(async (asked) => {
+        const query = { kind, ...asked };
         const page = await ask.get("/api/documents", { params: { query }, signal });
-        all.push(...(page.items as unknown as Entry<K>[]));
-        if (page.items.length === 0 || all.length >= page.count) return all;
-      }
-    },
+        return page as unknown as Page<Entry<K>>;
+      }),
   });
 
 export const lessonsQuery = (asked: LessonsAsked) =>
@@ -335,7 +344,10 @@ export const attemptsQuery = (sheet: number | null) =>
     queryFn:
       sheet === null
         ? skipToken
-        : ({ signal }) => ask.get("/api/attempts", { params: { query: { sheet } }, signal }),
+        : ({ signal }) =>
+            everyPage((asked) =>
+              ask.get("/api/attempts", { params: { query: { sheet, ...asked } }, signal }),
+            ),
   });
 
 export const setsQuery = (sheet: number | null) =>
@@ -344,5 +356,8 @@ export const setsQuery = (sheet: number | null) =>
     queryFn:
       sheet === null
         ? skipToken
-        : ({ signal }) => ask.get("/api/sets", { params: { query: { sheet } }, signal }),
+        : ({ signal }) =>
+            everyPage((asked) =>
+              ask.get("/api/sets", { params: { query: { sheet, ...asked } }, signal }),
+            ),
   });

@@ -5323,6 +5323,13 @@ export interface components {
             at: string;
             notes: components["schemas"]["Notes"];
         };
+        /** PagedAttemptOut */
+        PagedAttemptOut: {
+            /** Items */
+            items: components["schemas"]["AttemptOut"][];
+            /** Count */
+            count: number;
+        };
         /**
          * ReadingsIO
          * @description Tape readings in metres; null where nobody taped.
@@ -5574,6 +5581,13 @@ export interface components {
             /** Measures */
             measures: components["schemas"]["MeasureOut"][];
             advice: components["schemas"]["AdviceOut"] | null;
+        };
+        /** SetsOut */
+        SetsOut: {
+            /** Items */
+            items: components["schemas"]["SetOut"][];
+            /** Count */
+            count: number;
         };
         /** TakeOut */
         TakeOut: {
@@ -7880,6 +7894,8 @@ export interface operations {
         parameters: {
             query: {
                 sheet: number;
+                limit?: number;
+                offset?: number;
             };
             header?: never;
             path?: never;
@@ -7893,7 +7909,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AttemptOut"][];
+                    "application/json": components["schemas"]["PagedAttemptOut"];
                 };
             };
             400: components["responses"]["Problem400"];
@@ -8133,6 +8149,8 @@ export interface operations {
         parameters: {
             query: {
                 sheet: number;
+                limit?: number;
+                offset?: number;
             };
             header?: never;
             path?: never;
@@ -8146,7 +8164,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SetOut"][];
+                    "application/json": components["schemas"]["SetsOut"];
                 };
             };
             400: components["responses"]["Problem400"];
