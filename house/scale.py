@@ -128,8 +128,10 @@ def _asking(address: str) -> Iterator[Callable[[_Person, str], float]]:
 
 def _one_by_one(address: str, people: list[_Person], kind: str) -> list[float]:
     with _asking(address) as ask:
+        # What is kept has been worked out by then, as where attempts are looked at once driven.
         for person in people:
-            ask(person, _KINDS[kind](person))
+            for sheet in person.sheets:
+                ask(person, f"/api/sets?sheet={sheet}" if kind == "sets" else _KINDS[kind](person))
         chosen = (people[i % len(people)] for i in range(_ONE_BY_ONE))
         return [ask(person, _KINDS[kind](person)) for person in chosen]
 

@@ -58,11 +58,10 @@ def _insert(model: type[Model], size: Size, *, copied: bool) -> str:
     learners = size.learners if copied else 1
     times = size.attempts if model is Attempt else 1
     # Nothing of it comes from outside.
-    return (
-        f"INSERT INTO {table} ({names}) SELECT {values} FROM {table} AS one,"  # noqa: S608
-        f" generate_series(1, {size.pairs}) AS school, generate_series(1, {learners}) AS learner,"
-        f" generate_series(1, {times}) AS time WHERE {_worth(model)}"
-    )
+    copies = f"SELECT {values} FROM {table} AS one"  # noqa: S608
+    for name, times_ in (("school", size.pairs), ("learner", learners), ("time", times)):
+        copies += f", generate_series(1, {times_}) AS {name}"
+    return f"INSERT INTO {table} ({names}) {copies} WHERE {_worth(model)}"
 
 
 def _worth(model: type[Model]) -> str:
@@ -80,7 +79,7 @@ def _demo(model: type[Model], row: str) -> str:
 
 
 def _is_learner(column: str, key: str) -> str:
-    return f"{key} IN (SELECT {column} FROM schools_member WHERE role = 'learner')"
+    return f"{key} IN (SELECT {column} FROM schools_member WHERE role = 'learner')"  # noqa: S608
 
 
 def _value(model: type[Model], field: "Field[Any, Any]") -> str:

@@ -26,7 +26,8 @@ __all__ = ["api"]
 _WRONG = {
     400: "not understood", 401: "nobody is signed in", 403: "not for this role",
     404: "not there, or another school's", 405: "not done at this address",
-    409: "somebody else was quicker", 413: "too large", 422: "a field that cannot be used",
+    409: "somebody else was quicker", 413: "too large", 414: "too long an address",
+    422: "a field that cannot be used",
     429: "too often", 500: "a fault of ours", 503: "too much is asked at once",
 }  # fmt: skip
 

@@ -116,6 +116,7 @@ EMAIL_TIMEOUT = 15
 DEFAULT_FROM_EMAIL = os.environ.get("DEFAULT_FROM_EMAIL", "fair-corner@localhost")
 
 # Lists come by pages.
+NINJA_PAGINATION_CLASS = "server.lists.Pages"
 NINJA_PAGINATION_PER_PAGE = 50
 NINJA_PAGINATION_MAX_LIMIT = 500
 

@@ -45,6 +45,7 @@ def configured(*, address: str, port: int, application: int, computing: int) -> 
         "BURST": _BURST,
         "FILE_MB": _FILE_MB,
         "TOO_LARGE": _told(Said("too large", most=1)),
+        "TOO_LONG": _told(Said("address too long")),
         "TOO_OFTEN": _told(Said("too often")),
         "NOT_ANSWERED": _told(Said("not answered in time")),
     }

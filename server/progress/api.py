@@ -1,6 +1,6 @@
 from ninja import Query, Router, Status
-from ninja.pagination import LimitOffsetPagination
 
+from server.lists import Pages
 from server.planning.belonging import belong, driven_by
 from server.planning.models import CueSheet
 from server.progress.schemas import SetsOut, TakeIn, TakeOut
@@ -11,7 +11,7 @@ router = Router(tags=["shift"])
 
 
 @router.get("/sets", response=SetsOut, operation_id="sets_list")
-def sets_list(request: Caller, sheet: int, page: Query[LimitOffsetPagination.Input]) -> object:
+def sets_list(request: Caller, sheet: int, page: Query[Pages.Input]) -> object:
     """The sets that belong together, oldest first: whatever revisions and settings they had."""
     mine = CueSheet.objects.for_caller(request).defer("plan")
     named = mine.get(pk=sheet)

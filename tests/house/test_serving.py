@@ -170,6 +170,8 @@ def test_whatever_is_killed_is_there_again(served):
 def test_what_goes_wrong_before_the_application_is_told_in_its_shape(served):
     status, told = served.ask("/api/plan", {"much": "x" * 3_000_000})
     assert (status, set(told)) == (413, {"field", "label", "problem"})
+    status, told = served.ask("/api/uses?" + "&".join(f"document={n}" for n in range(2_000)))
+    assert (status, set(told)) == (414, {"field", "label", "problem"})
     answers = [served.ask("/api/session", {"username": "nobody", "password": "x"})
                for _ in range(70)]  # fmt: skip
     assert answers[0][0] == 401

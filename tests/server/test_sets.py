@@ -65,7 +65,7 @@ def test_sets_and_attempts_come_by_pages(ours, lead):
     path = f"/api/attempts?sheet={ours.sheet.pk}"
     page = send(lead, "GET", f"{path}&limit=2&offset=1").json()
     assert ([one["id"] for one in page["items"]], page["count"]) == (sorted(made)[1:], 3)
-    for wrong in ("limit=0", "limit=501", "offset=-1"):
+    for wrong in ("limit=0", "limit=501", "offset=-1", f"offset={10**25}"):
         assert send(lead, "GET", f"{path}&{wrong}").status_code == 422
         assert send(lead, "GET", f"/api/sets?sheet={sheets[0]}&{wrong}").status_code == 422
 

@@ -5698,6 +5698,15 @@ export interface components {
                 "application/json": components["schemas"]["Problem"];
             };
         };
+        /** @description too long an address */
+        Problem414: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": components["schemas"]["Problem"];
+            };
+        };
         /** @description a field that cannot be used */
         Problem422: {
             headers: {
@@ -5767,6 +5776,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -5810,6 +5820,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             /** @description Too Many Requests */
             429: {
@@ -5847,6 +5858,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -5880,6 +5892,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -5919,6 +5932,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -5954,6 +5968,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -5991,6 +6006,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6028,6 +6044,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6061,6 +6078,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6104,6 +6122,7 @@ export interface operations {
                 };
             };
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6148,6 +6167,7 @@ export interface operations {
                 };
             };
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6181,6 +6201,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6225,6 +6246,7 @@ export interface operations {
                 };
             };
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6263,6 +6285,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6298,6 +6321,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6331,6 +6355,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6368,6 +6393,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6405,6 +6431,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6442,6 +6469,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6479,6 +6507,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6510,6 +6539,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6545,6 +6575,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6580,6 +6611,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6615,6 +6647,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6650,6 +6683,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6685,6 +6719,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6720,6 +6755,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6755,6 +6791,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6790,6 +6827,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6825,6 +6863,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6860,6 +6899,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6895,6 +6935,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6930,6 +6971,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -6965,6 +7007,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7000,6 +7043,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7046,6 +7090,7 @@ export interface operations {
                 };
             };
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7081,6 +7126,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7116,6 +7162,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7151,6 +7198,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7186,6 +7234,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7221,6 +7270,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7256,6 +7306,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7291,6 +7342,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7326,6 +7378,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7361,6 +7414,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7394,6 +7448,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7429,6 +7484,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7465,6 +7521,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7500,6 +7557,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7535,6 +7593,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7570,6 +7629,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7605,6 +7665,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7640,6 +7701,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7675,6 +7737,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7713,6 +7776,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7748,6 +7812,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7785,6 +7850,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7818,6 +7884,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7851,6 +7918,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7884,6 +7952,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7919,6 +7988,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7954,6 +8024,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -7991,6 +8062,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8028,6 +8100,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8065,6 +8138,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8102,6 +8176,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8139,6 +8214,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8174,6 +8250,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8209,6 +8286,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8240,6 +8318,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8269,6 +8348,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8300,6 +8380,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8335,6 +8416,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8391,6 +8473,7 @@ export interface operations {
                 };
             };
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
@@ -8422,6 +8505,7 @@ export interface operations {
             405: components["responses"]["Problem405"];
             409: components["responses"]["Problem409"];
             413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
             422: components["responses"]["Problem422"];
             429: components["responses"]["Problem429"];
             500: components["responses"]["Problem500"];
