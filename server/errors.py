@@ -45,8 +45,11 @@ class Problem(Schema):
 
 def _given(request: HttpRequest, where: Sequence[str | int]) -> Any:
     """What a request has at a place in its body; None where it has nothing there."""
-    if len(where) == 1 and where[0] in request.GET:
-        return request.GET[str(where[0])]
+    for typed in (request.GET, request.POST):
+        if len(where) == 1 and where[0] in typed:
+            return typed[str(where[0])]
+    if request.content_type == "multipart/form-data":
+        return None
     try:
         given = json.loads(request.body)
         for part in where:

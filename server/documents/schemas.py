@@ -387,7 +387,7 @@ class AdjustIn(RequestBody):
 class NewGroundIn(RequestBody):
     """A place of a kind, laid out with ordinary measures, to begin from."""
 
-    name: str
+    name: Annotated[str, Field(min_length=1, max_length=120)]
     kind: PlaceKind
     side: Literal["left", "right"]
 
