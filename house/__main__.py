@@ -19,6 +19,7 @@ USE = """use: ./fair-corner COMMAND
   test [PYTEST ARGUMENTS]     every check and every test
   bench                       how fast it is, as a table
   scale [--fresh]             the same of answers at a million attempts of two hundred schools
+  kills [--rounds N]          attempts are kept while everything is killed at random; none is lost
   core drive|plan|sight FILE  the computation alone, JSON in and out; - reads standard input
   formats                     write the JSON Schemas and the API's description to docs/formats/"""
 
@@ -37,6 +38,7 @@ def main(arguments: list[str]) -> int:
         "test": ("house.checks", "run"),
         "bench": ("house.bench", "run"),
         "scale": ("house.scale", "run"),
+        "kills": ("house.kills", "run"),
         "core": ("faircorner.cli", "main"),
         "formats": ("house.formats", "write"),
     }

@@ -148,11 +148,14 @@ def run(_arguments: list[str]) -> int:
         command = [sys.executable, "manage.py", "shell", "-c", forget]
         shell_run(command, env=environment(url))
         served = _served_figures(url)
+    later = served["small_busy_ms"] - served["small_ms"]
     rows += [
         ("slider to slab, median", served["slab_ms"], "ms", 120.0),
         ("slider to slab, 95 of 100", served["slab_95_ms"], "ms", 250.0),
         ("a set with its chances worked out, the demo's slowest", served["set_ms"], "ms", 300.0),
-        ("first screen usable after sign-in", served["first_screen_ms"], "ms", 2000.0),
+        ("first screen usable after sign-in", served["first_screen_ms"], "ms", 1500.0),
+        ("a small request, alone, 95 of 100", served["small_ms"], "ms", math.nan),
+        ("later than that while others compute", later, "ms", 50.0),
         ("a frame of the picture along the ribbon, 95 of 100", served["frame_ms"], "ms", 17.5),
         ("initial JavaScript, compressed", _initial_javascript_kb(), "kB", 300.0),
     ]

@@ -110,8 +110,7 @@ def run_worker(_arguments: list[str]) -> int:
 
 
 def migrated(url: str) -> None:
-    for command in (["migrate", "--no-input"], ["createcachetable"]):
-        run([sys.executable, "manage.py", *command], env=environment(url))
+    run([sys.executable, "-m", "server.upkeep"], env=environment(url))
 
 
 def _key(url: str) -> str:

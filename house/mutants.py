@@ -3,6 +3,9 @@
 A mutant is a patch in tests/mutants/ whose first lines say what is wrong with it and which test
 must fail. Each is tried in a copy of its own: Python's in a fork that has the libraries loaded
 already, the browser's all in one run of Vitest.
+
+By the same code, tests and packages they would be noticed again: noticed.json keeps a hash of all
+that, and only where it is another one are they tried.
 """
 
 import compileall
@@ -20,11 +23,23 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from house import web
-from house.shell import ROOT, Trouble
+from house.digest import digest
+from house.shell import ROOT, Trouble, say
 
 __all__ = ["LEAST", "Mutant", "all_caught", "mutants"]
 
 FOLDER = ROOT / "tests" / "mutants"
+_NOTICED = FOLDER / "noticed.json"
+# What it follows from whether a mutant is noticed, beside the mutants themselves.
+_RESTS_ON = {
+    "core": ("core", "tests/core", "tests/conftest.py", "tests/lengths.json",
+             "requirements-test.lock", "house/mutants.py"),
+    "server": ("core", "server", "house", "tests/server", "tests/house", "tests/core",
+               "tests/conftest.py", "tests/recorded", "docs/formats", "pyproject.toml",
+               "requirements-test.lock"),
+    "web": ("web/src", "web/vite.config.ts", "web/package-lock.json", "tests/lengths.json",
+            "house/mutants.py"),
+}  # fmt: skip
 # So few, and the tests see too little.
 LEAST = 40
 _LINKED = ("core", "server", "house", "tests", "pyproject.toml", "manage.py", "docs/formats")
@@ -55,12 +70,10 @@ class Mutant:
     patch: Path
 
     @property
-    def of_browser(self) -> bool:
-        return self.test.startswith("web/")
-
-    @property
-    def of_core(self) -> bool:
-        return self.test.startswith("tests/core")
+    def kind(self) -> str:
+        if self.test.startswith("web/"):
+            return "web"
+        return "core" if self.test.startswith("tests/core") else "server"
 
 
 def mutants() -> list[Mutant]:
@@ -158,7 +171,7 @@ def _tried(mutant: Mutant, env: Mapping[str, str]) -> str:
             return str(trouble)
         _in_a_copy(env, folder)
         # The core's tests know no Django, and are quicker without.
-        with_what = ["-W", "ignore"] if mutant.of_core else [*_WITH_DATABASE, "--reuse-db"]
+        with_what = ["-W", "ignore"] if mutant.kind == "core" else [*_WITH_DATABASE, "--reuse-db"]
         code, said = _pytest(folder, *with_what, mutant.test)
         if code == _FAILED:
             return ""
@@ -187,13 +200,13 @@ def _python(chosen: list[Mutant], env: Mapping[str, str]) -> list[tuple[Mutant, 
     forks = multiprocessing.get_context("forkserver")
     forks.set_forkserver_preload(_SLOW_TO_LOAD)
     # The core's need no database, and begin while it is made.
-    ordered = sorted(chosen, key=lambda mutant: not mutant.of_core)
+    ordered = sorted(chosen, key=lambda mutant: mutant.kind != "core")
     with forks.Pool(2, maxtasksperchild=1) as pool:
         made = pool.apply_async(_database_made, [dict(env)])
-        waiting = [pool.apply_async(_tried, [m, dict(env)]) for m in ordered if m.of_core]
+        waiting = [pool.apply_async(_tried, [m, dict(env)]) for m in ordered if m.kind == "core"]
         if said := made.get():
             raise Trouble(f"the database for mutants cannot be made:\n{said}")
-        waiting += [pool.apply_async(_tried, [m, dict(env)]) for m in ordered if not m.of_core]
+        waiting += [pool.apply_async(_tried, [m, dict(env)]) for m in ordered if m.kind != "core"]
         tried = [one.get() for one in waiting]
     return list(zip(ordered, tried, strict=True))
 
@@ -230,16 +243,39 @@ def _browser(chosen: list[Mutant]) -> list[tuple[Mutant, str]]:
         return [(mutant, wrong.get(mutant.name, "its test was not run")) for mutant in chosen]
 
 
-def all_caught(env: Mapping[str, str]) -> int:
-    """How many mutants were tried; raises Trouble naming each that its test let through."""
+def all_caught(env: Mapping[str, str]) -> None:
+    """Raises Trouble naming each mutant that its test let through."""
     found = mutants()
     if len(found) < LEAST:
         raise Trouble(f"there are {len(found)} mutants; {LEAST} are the least")
-    with ThreadPoolExecutor() as beside:
-        browser = beside.submit(_browser, [m for m in found if m.of_browser])
-        tried = _python([m for m in found if not m.of_browser], env)
-        tried += browser.result()
-    missed = [f"{mutant.name} ({mutant.what}): {said}" for mutant, said in tried if said]
+    now = _fingerprints(found)
+    known = json.loads(_NOTICED.read_text("utf-8")) if _NOTICED.exists() else {}
+    new = [m for m in found if now[m.kind] != known.get(m.kind)]
+    say(f"{len(new)} of {len(found)} mutants to try; the others were noticed in this very code")
+    missed = [f"{mutant.name} ({mutant.what}): {said}" for mutant, said in _all(new, env) if said]
     if missed:
         raise Trouble("these mistakes were noticed by no test:\n" + "\n".join(missed))
-    return len(found)
+    if new:
+        _NOTICED.write_text(json.dumps(now, indent=2) + "\n", "utf-8")
+        say(f"{_NOTICED.relative_to(ROOT)} has been written; commit it, and they are known")
+
+
+def _fingerprints(found: list[Mutant]) -> dict[str, str]:
+    """One for each kind, of all that its mutants' being noticed follows from."""
+    return {
+        kind: digest(
+            ROOT, [*files, *(str(m.patch.relative_to(ROOT)) for m in found if m.kind == kind)]
+        )
+        for kind, files in _RESTS_ON.items()
+    }
+
+
+def _all(chosen: list[Mutant], env: Mapping[str, str]) -> list[tuple[Mutant, str]]:
+    """Each with what `_tried` says of it."""
+    ours, theirs = (
+        [m for m in chosen if m.kind != "web"], [m for m in chosen if m.kind == "web"]
+    )  # fmt: skip
+    with ThreadPoolExecutor() as beside:
+        browser = beside.submit(_browser, theirs) if theirs else None
+        tried = _python(ours, env) if ours else []
+        return tried + (browser.result() if browser else [])

@@ -7,6 +7,7 @@ from typing import Any, cast
 
 from django.conf import settings
 from django.core.exceptions import ObjectDoesNotExist, RequestDataTooBig
+from django.db import InterfaceError, OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from faircorner.errors import InputError
 from faircorner.model import said_of
@@ -102,6 +103,12 @@ def register(api: NinjaAPI) -> None:
     def _unwanted(request: HttpRequest, _error: Unwanted) -> HttpResponse:
         # As nginx notes it; nobody is there to read it.
         return problem(request, 499, "", Said("not answered in time"))
+
+    @api.exception_handler(OperationalError)
+    @api.exception_handler(InterfaceError)
+    def _away(request: HttpRequest, error: Exception) -> HttpResponse:
+        _LOG.error("%s %s: the database is away: %s", request.method, request.path, error)
+        return problem(request, 503, "", Said("away for a moment"))
 
     @api.exception_handler(Exception)
     def _ours(request: HttpRequest, error: Exception) -> HttpResponse:

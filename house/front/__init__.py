@@ -47,6 +47,7 @@ def configured(*, address: str, port: int, application: int, computing: int) -> 
         "TOO_LARGE": _told(Said("too large", most=1)),
         "TOO_LONG": _told(Said("address too long")),
         "TOO_OFTEN": _told(Said("too often")),
+        "AWAY": _told(Said("away for a moment")),
         "NOT_ANSWERED": _told(Said("not answered in time")),
     }
     text = _TEMPLATE.read_text("utf-8")

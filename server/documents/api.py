@@ -38,6 +38,7 @@ from faircorner.vocabulary import vocabulary
 from ninja import Router, Status
 from ninja.pagination import paginate
 
+from server.documents.bodies import UnnamedVehicle
 from server.documents.models import Document
 from server.documents.schemas import (
     AddBehindIn,
@@ -192,7 +193,8 @@ def vehicle_usual(request: Caller, body: UsualRequest) -> object:
 
     With the likely slip behind every measure that is unlike such a body.
     """
-    return {"body": usual_vehicle(body), "slips": [slip.document() for slip in slips_of(body)]}
+    usual = UnnamedVehicle.read(usual_vehicle(body)).model_dump(by_alias=True, mode="json")
+    return {"body": usual, "slips": [slip.document() for slip in slips_of(body)]}
 
 
 @router.post("/vehicles/circle", response=CircleOut, operation_id="vehicle_circle")

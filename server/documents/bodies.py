@@ -9,7 +9,7 @@ from faircorner.documents.method import MethodDocument
 from faircorner.documents.reading import Document
 from faircorner.documents.standard import StandardDocument
 from faircorner.documents.vehicle import MirrorModel, SeatDocument, VehicleDocument
-from pydantic import GetJsonSchemaHandler, TypeAdapter
+from pydantic import Field, GetJsonSchemaHandler, TypeAdapter
 from pydantic.json_schema import JsonSchemaValue
 from pydantic_core import CoreSchema
 
@@ -24,6 +24,8 @@ __all__ = [
     "MirrorBody",
     "SeatBody",
     "StandardBody",
+    "UnnamedVehicle",
+    "UnnamedVehicleBody",
     "VehicleBody",
 ]
 
@@ -40,6 +42,13 @@ class _DescribedBy:
         return handler(self._core)
 
 
+class UnnamedVehicle(VehicleDocument):
+    """A vehicle that somebody begins from, who names it before it is kept."""
+
+    name: Annotated[str, Field(max_length=120)]
+
+
+UnnamedVehicleBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(UnnamedVehicle)]
 VehicleBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(VehicleDocument)]
 MirrorBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(MirrorModel)]
 SeatBody: TypeAlias = Annotated[dict[str, Any], _DescribedBy(SeatDocument)]

@@ -24,6 +24,7 @@ from server.documents.bodies import (
     MirrorBody,
     SeatBody,
     StandardBody,
+    UnnamedVehicleBody,
     VehicleBody,
 )
 from server.request_body import RequestBody
@@ -152,7 +153,7 @@ class SlipOut(Schema):
 
 
 class UsualOut(Schema):
-    body: VehicleBody
+    body: UnnamedVehicleBody
     slips: list[SlipOut]
 
 

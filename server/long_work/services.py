@@ -7,7 +7,7 @@ from datetime import timedelta
 from time import monotonic
 from typing import Any
 
-from django.db import transaction
+from django.db import InterfaceError, OperationalError, transaction
 from django.db.models import QuerySet
 from django.utils import timezone
 from faircorner.cues import Heard
@@ -33,6 +33,8 @@ PATIENCE = timedelta(seconds=20)
 _EVERY = 0.4
 # What failed is told for so long to whoever asks; after that it is tried again.
 _FAILED_FOR = timedelta(minutes=1)
+# Whoever carries work out tells of it far more often; after so long nobody does any more.
+_LOST = timedelta(minutes=1)
 # Everything here can be worked out again, so it is not kept for ever.
 _KEPT = timedelta(days=30)
 
@@ -86,8 +88,12 @@ def ask(member: Member, name: str, asked: dict[str, Any], *, version: str) -> Wo
 
 
 def _to_be_tried_again(work: Work) -> bool:
-    failed_long_ago = work.changed < timezone.now() - _FAILED_FOR
-    return work.state == State.STOPPED or (work.state == State.FAILED and failed_long_ago)
+    since = timezone.now() - work.changed
+    return (
+        work.state == State.STOPPED
+        or (work.state == State.FAILED and since > _FAILED_FOR)
+        or (work.state == State.UNDER_WAY and since > _LOST)
+    )
 
 
 def _begin(work: Work) -> None:
@@ -111,7 +117,8 @@ def _waited_for(work: Work) -> bool:
 def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
     """Work it out, in a worker process; whatever comes of it is written down in the work itself.
 
-    Returns False where the worker was ending, so that another one has to take it up.
+    Returns False where the worker was ending, so that another one has to take it up. Raises
+    OperationalError or InterfaceError where the database has gone.
     """
     work = Work.objects.select_related("school").filter(pk=pk).first()
     if work is None or work.state not in {State.WAITING, State.UNDER_WAY}:
@@ -127,6 +134,9 @@ def carry_out(pk: int, ending: Callable[[], bool]) -> bool:
         _failed(kept, InputError("", Said("took too long", seconds=int(LIMIT))))
     except InputError as error:
         _failed(kept, error)
+    except (OperationalError, InterfaceError):
+        # The database has gone, and with it where to write down what came of it: it begins anew.
+        raise
     except Exception:
         _failed(kept, InputError("", Said("went wrong")))
         raise  # the queue logs it
@@ -156,7 +166,8 @@ def _hearing(work: Work, ending: Callable[[], bool]) -> Heard:
             return
         last = now
         going = Work.objects.filter(pk=work.pk, state__in=[State.WAITING, State.UNDER_WAY])
-        if not _waited_for(work) or not going.update(state=State.UNDER_WAY, share=share):
+        told = {"state": State.UNDER_WAY, "share": share, "changed": timezone.now()}
+        if not _waited_for(work) or not going.update(**told):
             raise _Stopped
 
     return heard

@@ -41,12 +41,17 @@ def served(blocker):
         # Outside Playwright's loop there is a connection of its own, which the end of another
         # package may have cut.
         connection.close()
+        # A thread answers each request, and would take longer to be let in than to answer.
+        connection.settings_dict["OPTIONS"]["pool"] = {"min_size": 1, "max_size": 12}
         server = LiveServer("127.0.0.1")
         yield server.url
         server.stop()
+        # Opened inside Playwright's loop, it would be out of reach once that has ended.
+        connection.close()
+        connection.close_pool()
+        del connection.settings_dict["OPTIONS"]["pool"]
         _end_unanswered()
         call_command("flush", interactive=False, verbosity=0)
-        # Opened inside Playwright's loop, it would be out of reach once that has ended.
         connection.close()
 
 

@@ -3,6 +3,7 @@
 from datetime import timedelta
 
 import pytest
+from django.db import connection
 from django.utils import timezone
 from faircorner.cues import goal_of
 from faircorner.documents.ground import ground_document
@@ -167,6 +168,34 @@ def test_a_worker_that_ends_hands_back_what_it_is_at(ours, counted):
     worker()
     assert asked(ours.members["lead"], 0.5).state == State.DONE
     assert counted == ["begun", "begun", "ended"]
+
+
+def test_a_database_that_goes_under_it_is_not_its_fault(ours):
+    @long_work("cut off")
+    def cut_off(_school, _asked, _told):
+        if Work.objects.get().share == 0:
+            Work.objects.update(share=0.5)
+            with connection.cursor() as cursor:
+                cursor.execute("SELECT pg_terminate_backend(pg_backend_pid())")
+        return {"came": "through"}
+
+    lead = ours.members["lead"]
+    work = ask(lead, "cut off", {}, version="1")
+    worker()
+    assert ProcrastinateJob.objects.get().status == "todo"
+    carry_out(work.pk, never)
+    assert ask(lead, "cut off", {}, version="1").result == {"came": "through"}
+
+
+def test_what_is_not_heard_of_any_more_is_begun_anew(ours, counted):
+    lead, work = ours.members["lead"], asked(ours.members["lead"], 0.1)
+    ProcrastinateJob.objects.all().delete()
+    for silent, state in ((30, State.UNDER_WAY), (90, State.WAITING)):
+        ago = timezone.now() - timedelta(seconds=silent)
+        Work.objects.filter(pk=work.pk).update(state=State.UNDER_WAY, changed=ago)
+        assert asked(lead, 0.1).state == state
+    worker()
+    assert asked(lead, 0.1).state == State.DONE
 
 
 def test_what_goes_wrong_is_told_and_logged(ours):

@@ -3075,10 +3075,87 @@ export interface components {
             /** Instead */
             instead: number | null;
         };
+        /**
+         * UnnamedVehicle
+         * @description A vehicle that somebody begins from, who names it before it is kept.
+         */
+        UnnamedVehicle: {
+            /**
+             * Format
+             * @constant
+             */
+            format: "fair-corner/vehicle@2";
+            /** Name */
+            name: string;
+            /**
+             * Class
+             * @enum {string}
+             */
+            class: "car" | "van" | "rigid" | "bus" | "tractor";
+            /** Shape */
+            shape: ("small hatch" | "saloon" | "estate" | "SUV" | "van" | "rigid" | "bus" | "day cab" | "sleeper") | null;
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+            /** Mirror Width M */
+            mirror_width_m: number;
+            /** Wheelbase M */
+            wheelbase_m: number;
+            /** Front Overhang M */
+            front_overhang_m: number;
+            /** Track Front M */
+            track_front_m: number;
+            /** Track Rear M */
+            track_rear_m: number;
+            /**
+             * Tyre Width M
+             * @default 0.2
+             */
+            tyre_width_m: number;
+            /**
+             * Corner Cut M
+             * @default 0
+             */
+            corner_cut_m: number;
+            steering: components["schemas"]["SteeringModel"];
+            trailer: components["schemas"]["TrailerModel"] | null;
+            /**
+             * Features
+             * @default []
+             */
+            features: components["schemas"]["FeatureModel"][];
+            /**
+             * Glass
+             * @default []
+             */
+            glass: components["schemas"]["OpeningModel"][];
+            /**
+             * Mirrors
+             * @default []
+             */
+            mirrors: components["schemas"]["MirrorModel"][];
+            camera: components["schemas"]["CameraModel"] | null;
+            /** Height M */
+            height_m: number | null;
+            /**
+             * Roofline M
+             * @default []
+             */
+            roofline_m: [
+                number,
+                number
+            ][];
+            /**
+             * Assumed
+             * @default []
+             */
+            assumed: ("marks" | "glass" | "mirrors" | "roofline" | "tyre width" | "corners" | "trailer")[];
+        };
         /** UsualOut */
         UsualOut: {
             /** Body */
-            body: components["schemas"]["VehicleDocument"];
+            body: components["schemas"]["UnnamedVehicle"];
             /** Slips */
             slips: components["schemas"]["SlipOut"][];
         };
