@@ -5,34 +5,37 @@ import threading
 import time
 from concurrent.futures import ThreadPoolExecutor
 
+from house.shell import Trouble
 from house.trial import Session
 
 __all__ = ["small_ms"]
 
 # So many small ones, one after the other, about so far apart, s: as a person's screens ask.
 _SMALL, _APART = 150, 0.05
-# A person may compute four at a time; two of them do, beside long work.
+# A person may have four computed at a time; two of them do, one of the four being long work.
 _COMPUTING = ("maren", "idris")
-_EACH = 4
+_EACH = 3
 
 
 def small_ms(address: str) -> tuple[float, float]:
     """95 of 100 answers to "who am I" within so long, ms: with nobody else there, and while plans
-    of eight connections and long work are computed.
+    of six connections and two pieces of long work are computed.
     """
     asks = _signed_in(address, "oda")
     quiet = _p95(asks)
     over = threading.Event()
-    with ThreadPoolExecutor() as others:
-        for name in _COMPUTING:
-            person = _signed_in(address, name)
-            for i in range(_EACH):
-                others.submit(_plans, person, i, over)
-            others.submit(_long_work, person, over)
+    people = [_signed_in(address, name) for name in _COMPUTING]
+    with ThreadPoolExecutor(len(people) * (_EACH + 1)) as others:
+        computing = [
+            *(others.submit(_plans, one, i, over) for one in people for i in range(_EACH)),
+            *(others.submit(_long_work, one, over) for one in people),
+        ]
         try:
             busy = _p95(asks)
         finally:
             over.set()
+        for one in computing:
+            one.result()
     return quiet, busy
 
 
@@ -67,7 +70,9 @@ def _plans(session: Session, i: int, over: threading.Event) -> None:
     docket, turns = _docket(session), 2.0 + 0.001 * i
     while not over.is_set():
         turns += 0.004
-        session.ask("/api/plan", {**docket, "options": {"turns_per_metre": turns}})
+        status, told = session.ask("/api/plan", {**docket, "options": {"turns_per_metre": turns}})
+        if status != 200:
+            raise Trouble(f"a plan was answered with {status}: {told}")
 
 
 def _long_work(session: Session, over: threading.Event) -> None:

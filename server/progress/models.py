@@ -8,10 +8,10 @@ from server.planning.models import CueSheet
 from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
-__all__ = ["SetFigures", "Shift"]
+__all__ = ["KeptSet", "Shift"]
 
 
-class SetFigures(models.Model):
+class KeptSet(models.Model):
     """What the attempts on one sheet came to when that was last worked out.
 
     rests_on : tells those attempts, as they then were, and the core that worked it out

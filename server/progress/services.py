@@ -21,7 +21,7 @@ from faircorner.tape import MET
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet, with_revisions
 from server.planning.services import current, figures_of, make_sheet, scene_of, sheet_changes
-from server.progress.models import SetFigures, Shift
+from server.progress.models import KeptSet, Shift
 from server.schools.models import Member, School
 
 __all__ = ["set_of", "sets_of", "take_advice"]
@@ -88,7 +88,7 @@ def _rests_on() -> Subquery:
 
 
 def _kept(name: str) -> Subquery:
-    return Subquery(SetFigures.objects.filter(sheet=OuterRef("pk")).values(name))
+    return Subquery(KeptSet.objects.filter(sheet=OuterRef("pk")).values(name))
 
 
 def _known(sheet: Any) -> dict[str, Any]:
@@ -97,7 +97,7 @@ def _known(sheet: Any) -> dict[str, Any]:
     if sheet.kept_on == rests_on:
         return dict(sheet.kept)
     body = set_of(sheet, list(sheet.attempts.all()))
-    SetFigures.objects.update_or_create(sheet=sheet, defaults={"rests_on": rests_on, "body": body})
+    KeptSet.objects.update_or_create(sheet=sheet, defaults={"rests_on": rests_on, "body": body})
     return body
 
 

@@ -283,20 +283,22 @@ def ring(n):
 @pytest.mark.parametrize(
     ("kind", "field", "corners", "each", "most"),
     [("ground", "obstacles", "polygon_m", 30, 600), ("ground", "edges", "points_m", 150, 3000),
-     ("vehicle", "mirrors", "outline_m", 20, 400)],
+     ("vehicle", "mirrors", "outline_m", 20, 400), ("vehicle", "glass", "polygon_m", 20, 400)],
 )  # fmt: skip
 def test_what_a_new_document_has_in_all_is_bounded_and_a_kept_one_stays_one(
     kind, field, corners, each, most
 ):
     body = samples()[kind]
     one = {"obstacles": {"kind": "cone"}, "edges": {"kind": "line"}}.get(field) or {
-        **body["mirrors"][0], "on": None
+        **body[field][0], **({"on": None} if field == "mirrors" else {})
     }  # fmt: skip
     # Others name some of what is there.
     names = [there["name"] for there in body[field]] + [f"one {i}" for i in range(most // each)]
-    body[field] = [{**one, "name": name, corners: ring(each)} for name in names[: most // each]]
+    # A pane stands upright along the side, and so far from it.
+    around = (lambda n: [[x, 0.8, 1.2 + z] for x, z in ring(n)]) if field == "glass" else ring
+    body[field] = [{**one, "name": name, corners: around(each)} for name in names[: most // each]]
     accepted(kind, body)
-    body[field][-1][corners] = ring(each + 1)
+    body[field][-1][corners] = around(each + 1)
     with pytest.raises(InputError, match=f"at most {most}") as refused:
         accepted(kind, body)
     assert refused.value.field == field

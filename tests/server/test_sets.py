@@ -8,7 +8,7 @@ from house.scale_fill import Size, fill
 from server.demo.load import load_demo
 from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet
-from server.progress.models import SetFigures
+from server.progress.models import KeptSet
 from server.schools.models import Member, School
 from tests.server.conftest import keep, send
 from tests.server.test_kept_work import asked, sheet_of
@@ -32,7 +32,7 @@ def test_figures_of_a_set_are_kept_until_what_they_rest_on_is_another(ours, lead
     def told():
         """How many count, once what is kept has been made to say ninety."""
         (found,) = sets(lead, sheet)["items"]
-        kept = SetFigures.objects.get(sheet=sheet)
+        kept = KeptSet.objects.get(sheet=sheet)
         kept.body["counted"] = 90
         kept.save()
         return found["counted"]
