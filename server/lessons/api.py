@@ -51,7 +51,7 @@ from server.lessons.services import (
 from server.lessons.standing import standings
 from server.lessons.uses import uses
 from server.lists import Search
-from server.planning.models import CueSheet
+from server.planning.models import CueSheet, with_revisions
 from server.schools.access import TEACH, Caller, may
 from server.schools.models import Member, Role, School
 
@@ -72,8 +72,10 @@ def _from_start(by: timedelta) -> "ExpressionWrapper[Any]":
 
 
 def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
-    related = ("cue_sheet__vehicle", "cue_sheet__ground", "cue_sheet__standard", "instructor")
-    return Attempt.objects.for_school(request.school).select_related(*related).get(pk=attempt_id)
+    known = Attempt.objects.for_school(request.school).select_related("cue_sheet", "instructor")
+    attempt = known.get(pk=attempt_id)
+    with_revisions([attempt.cue_sheet])
+    return attempt
 
 
 def _lessons(request: Caller) -> QuerySet[Lesson]:

@@ -8,7 +8,7 @@ from django.utils import timezone
 from faircorner.tape import MET
 
 from server.lessons.models import Attempt, Lesson
-from server.planning.models import CueSheet
+from server.planning.models import CueSheet, with_revisions
 from server.schools.models import Member
 
 __all__ = ["standings"]
@@ -30,10 +30,9 @@ def standings(learners: QuerySet[Member]) -> list[dict[str, Any]]:
     ]
 
 
-def _last_sheets(people: list[Member]) -> QuerySet[CueSheet]:
+def _last_sheets(people: list[Member]) -> list[CueSheet]:
     used = CueSheet.objects.filter(learner__in=people).order_by("learner_id", "-used", "-id")
-    made_from = ("vehicle", "ground", "method")
-    return used.distinct("learner_id").defer("plan", "options").select_related(*made_from)
+    return with_revisions(used.distinct("learner_id").defer("plan", "options"))
 
 
 def _counts(sheets: Iterable[CueSheet]) -> dict[int, Mapping[str, Any]]:

@@ -5,7 +5,7 @@ from typing import Any
 
 from django.db.models import Max, QuerySet
 
-from server.documents.models import Document, Kind
+from server.documents.models import Document, Kind, Revision
 from server.planning.models import CueSheet
 
 __all__ = ["uses"]
@@ -32,6 +32,11 @@ def uses(documents: QuerySet[Document], sheets: QuerySet[CueSheet]) -> list[dict
 def _last_used(sheets: QuerySet[CueSheet]) -> list[tuple[str, list[tuple[int, int]]]]:
     """Each learner's name, and document and revision number of all that their last sheet has."""
     last = sheets.filter(learner__user__is_active=True).order_by("learner_id", "-used", "-id")
-    made_from = [f"{kind}__{what}" for kind in Kind.values for what in ("document_id", "number")]
-    rows = last.distinct("learner_id").values_list("learner__name", *made_from)
-    return [(name, list(zip(of[::2], of[1::2], strict=True))) for name, *of in rows]
+    made_from = [f"{kind}_id" for kind in Kind.values]
+    rows = list(last.distinct("learner_id").values_list("learner__name", *made_from))
+    named = {revision for _, *revisions in rows for revision in revisions}
+    # Joined with all five, revisions would be multiplied by themselves for as long as the database
+    # has not counted how many there are: minutes, at a school that has just been taken in.
+    found = Revision.objects.filter(pk__in=named).values_list("pk", "document_id", "number")
+    of = {pk: (document, number) for pk, document, number in found}
+    return [(name, [of[revision] for revision in revisions]) for name, *revisions in rows]

@@ -170,9 +170,11 @@ def compute_film(
 
 def picks_of(school: School, revisions: dict[str, Revision]) -> dict[str, str]:
     """The cues that were chosen when this method was last kept for this vehicle and seat."""
-    same = {
-        f"{kind}__document": revisions[kind].document_id for kind in ("vehicle", "seat", "method")
-    }
+    documents = {revisions[kind].document_id: kind for kind in ("vehicle", "seat", "method")}
+    same: dict[str, list[int]] = {f"{kind}__in": [] for kind in documents.values()}
+    known = Revision.objects.filter(document__in=documents)
+    for revision, document in known.values_list("pk", "document_id"):
+        same[f"{documents[document]}__in"].append(revision)
     last = CueSheet.objects.for_school(school).filter(**same).only("options").first()
     return {} if last is None else dict(last.options.get("picks", {}))
 

@@ -5,6 +5,7 @@ from datetime import datetime
 
 import pytest
 from django.db import DatabaseError, connection, transaction
+from django.test.utils import CaptureQueriesContext
 from faircorner.documents.ground import ground_document
 from faircorner.ground import Turnabout, lay_bay, lay_road, put_down
 
@@ -369,3 +370,15 @@ def test_too_many_wrong_passwords_close_the_door(client, ours):
     assert statuses[-1] == 429
     right = {**body, "password": PASSWORD}
     assert send(client, "POST", "/api/session", right).status_code == 429
+
+
+def test_no_question_to_the_database_multiplies_revisions_by_themselves(ours):
+    """Joined with all that a sheet is made from, they would be, for as long as nobody has counted
+    how many there are: an answer took minutes at a school that had just been taken in.
+    """
+    client = ours.client("lead")
+    with CaptureQueriesContext(connection) as asked:
+        for name, (method, path, body) in requests_naming(ours).items():
+            if name != "session_close":
+                send(client, method, path, body)
+    assert max(one["sql"].count('JOIN "documents_revision"') for one in asked) == 1
