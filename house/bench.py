@@ -143,7 +143,8 @@ def run(_arguments: list[str]) -> int:
         # What an earlier round has worked out would be found again.
         forget = (
             "from django.core.cache import cache; cache.clear();"
-            "from server.progress.models import KeptSet; KeptSet.objects.all().delete()"
+            "from server.progress.models import KeptSet; KeptSet.objects.all().delete();"
+            "from server.long_work.models import Work; Work.objects.all().delete()"
         )
         command = [sys.executable, "manage.py", "shell", "-c", forget]
         shell_run(command, env=environment(url))

@@ -81,6 +81,13 @@ def _long_work(session: Session, over: threading.Event) -> None:
     while not over.is_set():
         turns += 0.0101
         asked = {**docket, "options": {"turns_per_metre": turns}}
-        while session.ask("/api/plan/least", asked)[1].get("state") in ("waiting", "under way"):
+        while _goes_on(session, asked):
             if over.wait(0.5):
                 return
+
+
+def _goes_on(session: Session, asked: object) -> bool:
+    status, told = session.ask("/api/plan/least", asked)
+    if status != 200:
+        raise Trouble(f"long work was answered with {status}: {told}")
+    return bool(told["state"] != "done")
