@@ -52,7 +52,7 @@ def fill(size: Size) -> None:
 
 def _insert(model: type[Model], size: Size, *, copied: bool) -> str:
     table = model._meta.db_table
-    columns = list(model._meta.concrete_fields)
+    columns = [field for field in model._meta.concrete_fields if not field.generated]
     names = ", ".join(f'"{field.column}"' for field in columns)
     values = ", ".join(_value(model, field) for field in columns)
     learners = size.learners if copied else 1

@@ -21,7 +21,7 @@ def signed_in(most: int) -> str:
     for lead in leads[:: max(len(leads) // most, 1)][:most]:
         session = SessionStore()
         session[SESSION_KEY] = str(lead.user.pk)
-        session[BACKEND_SESSION_KEY] = "django.contrib.auth.backends.ModelBackend"
+        session[BACKEND_SESSION_KEY] = "server.schools.backend.MemberSessions"
         session[HASH_SESSION_KEY] = lead.user.get_session_auth_hash()
         session.create()
         sheets = CueSheet.objects.for_school(lead.school)

@@ -2,8 +2,11 @@
 
 from typing import Any
 
+import orjson
+from django.http import HttpRequest
 from ninja import NinjaAPI
 from ninja.openapi.schema import OpenAPISchema
+from ninja.renderers import BaseRenderer
 
 from server.aids.api import router as aids
 from server.cards.api import router as cards
@@ -32,6 +35,15 @@ _WRONG = {
 }  # fmt: skip
 
 
+class _Written(BaseRenderer):
+    """Answers as JSON; a plan or fifty attempts are long, and orjson is ten times as quick."""
+
+    media_type = "application/json"
+
+    def render(self, request: HttpRequest, data: Any, *, response_status: int) -> bytes:
+        return orjson.dumps(data, default=str, option=orjson.OPT_UTC_Z | orjson.OPT_NON_STR_KEYS)
+
+
 class _API(NinjaAPI):
     """Tells in its schema what every operation may answer with when it fails."""
 
@@ -52,7 +64,7 @@ class _API(NinjaAPI):
         return schema
 
 
-api = _API(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None)
+api = _API(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None, renderer=_Written())
 register(api)
 ROUTERS = (
     schools, founding, documents, docket, planning, cards, aids, lessons, progress, work, takeout,

@@ -66,6 +66,8 @@ DATABASES = {
         conn_health_checks=True,
     )
 }
+# A question asked again on the same connection is not planned again.
+DATABASES["default"].setdefault("OPTIONS", {}).update(server_side_binding=True, prepare_threshold=2)
 # What one process has worked out all have: nothing is shared but the database.
 # An upgrade brings another: what an older one worked out is not given for this one's.
 CORE = fingerprint(BASE_DIR / "core" / "faircorner")
@@ -83,6 +85,7 @@ DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 AUTHENTICATION_BACKENDS = [
     "axes.backends.AxesStandaloneBackend",
     "django.contrib.auth.backends.ModelBackend",
+    "server.schools.backend.MemberSessions",
 ]
 # A link to choose a password by is good for three days.
 PASSWORD_RESET_TIMEOUT = 3 * 24 * 60 * 60

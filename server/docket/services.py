@@ -81,7 +81,7 @@ def resolved(
 
 
 def _whole(*chosen: Newest) -> dict[str, Revision]:
-    known = Revision.objects.select_related("document__sitter", "author")
+    known = Revision.objects.order_by().select_related("document__sitter", "author")
     found = known.in_bulk([one.pk for one in chosen])
     return {one.kind: found[one.pk] for one in chosen}
 

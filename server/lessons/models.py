@@ -3,6 +3,7 @@
 from typing import Any
 
 from django.db import models
+from django.db.models.fields.json import KeyTextTransform, KeyTransform
 from django.utils import timezone
 from simple_history.models import HistoricalRecords
 
@@ -61,11 +62,25 @@ class Attempt(models.Model):
     readings = models.JSONField(null=True, blank=True)
     tape = models.JSONField(null=True, blank=True)
     void = models.BooleanField(default=False)
+    # The verdict's, told apart by the database: many are counted where none is read.
+    outcome = models.GeneratedField(
+        expression=KeyTextTransform("outcome", KeyTransform("verdict", "tape")),
+        output_field=models.TextField(null=True),
+        db_persist=True,
+    )
 
     objects = SchoolQuerySet.as_manager()
 
     class Meta:
         ordering = ["started", "id"]
+        indexes = [
+            models.Index(
+                fields=["cue_sheet"],
+                include=["outcome"],
+                condition=models.Q(void=False),
+                name="outcomes_of_a_sheet",
+            )
+        ]
 
     def __str__(self) -> str:
         return f"attempt {self.pk}"

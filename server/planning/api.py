@@ -111,5 +111,6 @@ def sheet_make(request: Caller, body: SheetIn) -> object:
 
 @router.get("/sheets/{sheet_id}", response=SheetOut, operation_id="sheet_read")
 def sheet_read(request: Caller, sheet_id: int) -> object:
-    (sheet,) = with_revisions([CueSheet.objects.for_caller(request).get(pk=sheet_id)])
+    found = CueSheet.objects.for_caller(request).get(pk=sheet_id)
+    (sheet,) = with_revisions([found], "document", "author")
     return current(sheet)

@@ -18,7 +18,8 @@ def driven_by(sheets: Iterable[CueSheet]) -> dict[int, dict[str, int]]:
     """The documents that each sheet was made from, by kind."""
     made = {one.pk: {kind: getattr(one, f"{kind}_id") for kind in Kind.values} for one in sheets}
     named = {revision for revisions in made.values() for revision in revisions.values()}
-    of = dict(Revision.objects.filter(pk__in=named).values_list("pk", "document_id"))
+    known = Revision.objects.filter(pk__in=named).order_by()
+    of = dict(known.values_list("pk", "document_id"))
     return {
         pk: {kind: of[revision] for kind, revision in revisions.items()}
         for pk, revisions in made.items()

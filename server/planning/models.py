@@ -55,11 +55,15 @@ class CueSheet(models.Model):
         return {kind: getattr(self, kind) for kind in Kind.values}
 
 
-def with_revisions(sheets: Iterable[CueSheet]) -> list[CueSheet]:
-    """The sheets with all they were made from, fetched in one query for all of them."""
+def with_revisions(sheets: Iterable[CueSheet], *beside: str) -> list[CueSheet]:
+    """The sheets with all they were made from, fetched in one query for all of them.
+
+    beside : what comes with every revision, as in select_related
+    """
     found = list(sheets)
     ids = {getattr(sheet, f"{kind}_id") for sheet in found for kind in Kind.values}
-    revisions = Revision.objects.select_related("document", "author").in_bulk(ids)
+    known = Revision.objects.order_by()
+    revisions = (known.select_related(*beside) if beside else known).in_bulk(ids)
     for sheet in found:
         for kind in Kind.values:
             setattr(sheet, kind, revisions[getattr(sheet, f"{kind}_id")])

@@ -172,7 +172,7 @@ def picks_of(school: School, revisions: dict[str, Revision]) -> dict[str, str]:
     """The cues that were chosen when this method was last kept for this vehicle and seat."""
     documents = {revisions[kind].document_id: kind for kind in ("vehicle", "seat", "method")}
     same: dict[str, list[int]] = {f"{kind}__in": [] for kind in documents.values()}
-    known = Revision.objects.filter(document__in=documents)
+    known = Revision.objects.filter(document__in=documents).order_by()
     for revision, document in known.values_list("pk", "document_id"):
         same[f"{documents[document]}__in"].append(revision)
     last = CueSheet.objects.for_school(school).filter(**same).only("options").first()

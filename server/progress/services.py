@@ -114,7 +114,8 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     met = [verdict for verdict in verdicts if verdict["outcome"] in MET]
     found: dict[str, Any] = {
         "sheet_id": sheet.pk,
-        "created": sheet.created,
+        # Written here: as it is kept, a time would lose what is less than a millisecond.
+        "created": sheet.created.isoformat(),
         "shifts_m": sheet.options.get("shifts_m", {}),
         "marks": [_mark(a, tape) for a, tape in taped],
         "met": len(met),
@@ -143,7 +144,7 @@ def _mean(poses: list[dict[str, float]]) -> dict[str, float] | None:
 def _mark(attempt: Attempt, tape: dict[str, Any]) -> dict[str, Any]:
     return {
         "attempt": attempt.pk,
-        "started": attempt.started,
+        "started": attempt.started.isoformat(),
         "pose": tape["pose"],
         "along_known": tape["along_known"],
         "finish": tape["finish"],

@@ -19,7 +19,7 @@ if TYPE_CHECKING:
 
 M_co = TypeVar("M_co", bound=models.Model, covariant=True)
 
-__all__ = ["SHAPE", "TEACH", "Caller", "SchoolQuerySet", "SignedIn", "may"]
+__all__ = ["SHAPE", "TEACH", "Caller", "SchoolQuerySet", "SignedIn", "may", "member_of"]
 
 # Who gives lessons, and who besides changes what the school has in common.
 TEACH = (Role.LEAD, Role.INSTRUCTOR, Role.TRAINEE)
@@ -33,15 +33,18 @@ class Caller(HttpRequest):
     school: School
 
 
+def member_of(request: HttpRequest) -> Member | None:
+    """Who is signed in; None where nobody is, or somebody without a school."""
+    return getattr(request.user, "member", None)
+
+
 class SignedIn(APIKeyCookie):
     """Django's session, and the member behind it; CSRF is checked by the base class."""
 
     param_name = "sessionid"
 
     def authenticate(self, request: HttpRequest, key: str | None) -> Member | None:
-        if not request.user.is_authenticated:
-            return None
-        member = Member.objects.select_related("school").filter(user=request.user).first()
+        member = member_of(request)
         if member is not None:
             caller = cast(Caller, request)
             caller.member, caller.school = member, member.school

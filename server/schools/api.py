@@ -1,6 +1,6 @@
 from typing import Literal
 
-from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.contrib.auth import authenticate, logout, update_session_auth_hash
 from django.db.models import Q
 from django.db.models.functions import Lower
 from django.http import HttpRequest, HttpResponse
@@ -13,9 +13,8 @@ from ninja.pagination import paginate
 from server.errors import Problem
 from server.lists import Search
 from server.said import told_to
-from server.schools.access import SHAPE, Caller, may
+from server.schools.access import SHAPE, Caller, may, member_of
 from server.schools.entering import enter, refuse_old_pages
-from server.schools.known_devices import remember
 from server.schools.mail import send_link
 from server.schools.models import Member, Role
 from server.schools.schemas import (
@@ -47,9 +46,7 @@ router = Router(tags=["school"])
 
 
 def _session(request: HttpRequest) -> dict[str, object]:
-    member = None
-    if request.user.is_authenticated:
-        member = Member.objects.select_related("school").filter(user=request.user).first()
+    member = member_of(request)
     return {"person": member, "school": member and member.school}
 
 
@@ -69,13 +66,12 @@ def session_open(request: HttpRequest, body: SignIn, response: HttpResponse) -> 
     user = authenticate(request, username=body.username, password=body.password)
     if getattr(request, "axes_locked_out", False):
         return Status(429, Problem(field="", problem=told_to(request, Said("too many tries"))))
-    if user is None or not Member.objects.filter(user=user).exists():
+    member = None if user is None else Member.objects.filter(user=user).first()
+    if member is None:
         return Status(
             401, Problem(field="password", problem=told_to(request, Said("name and password")))
         )
-    login(request, user)
-    remember(response, body.username)
-    return _session(request)
+    return enter(request, response, member)
 
 
 @router.delete("/session", response={204: None}, operation_id="session_close")

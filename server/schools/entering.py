@@ -1,4 +1,4 @@
-"""Coming in by something else than name and password: a link, or the first address of a house."""
+"""Coming in: by name and password, a link, or the first address of a house."""
 
 from django.contrib.auth import login
 from django.http import HttpRequest, HttpResponse
@@ -12,8 +12,8 @@ from server.schools.models import Member
 
 __all__ = ["enter", "refuse_old_pages"]
 
-# What sessions are opened by; the other backend only counts wrong passwords.
-_BACKEND = "django.contrib.auth.backends.ModelBackend"
+# What reads the sessions that are opened here.
+_BACKEND = "server.schools.backend.MemberSessions"
 
 
 def refuse_old_pages(request: HttpRequest) -> None:

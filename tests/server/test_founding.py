@@ -82,7 +82,7 @@ def test_from_the_shell_a_second_school_begins_beside_the_first(db):
 
 def test_a_school_that_lacks_something_is_told_what(client, db):
     lead = found(**GIVEN)
-    client.force_login(lead.user, backend="django.contrib.auth.backends.ModelBackend")
+    client.force_login(lead.user, backend="server.schools.backend.MemberSessions")
     ours = build_house("ours")
     for kind in ("learner", "seat", "ground"):
         answer = send(client, "GET", "/api/docket")
@@ -110,7 +110,7 @@ def test_a_school_that_lacks_something_is_told_what(client, db):
 )
 def test_a_limit_on_a_request_is_told_with_what_was_given(client, db, path, body, field, told):
     lead = found(**GIVEN)
-    client.force_login(lead.user, backend="django.contrib.auth.backends.ModelBackend")
+    client.force_login(lead.user, backend="server.schools.backend.MemberSessions")
     answer = send(client, "POST", path, body)
     assert (answer.status_code, answer.json()["field"]) == (422, field)
     assert told in answer.json()["problem"]

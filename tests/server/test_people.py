@@ -103,6 +103,11 @@ def test_who_comes_no_more_is_out_at_once_and_can_come_again(ours, client):
     assert send(client, "POST", "/api/session", given).status_code == 200
 
 
+def test_a_session_opened_by_older_code_goes_on(ours, client):
+    client.force_login(ours.members["learner"].user, "django.contrib.auth.backends.ModelBackend")
+    assert send(client, "GET", "/api/docket").status_code == 200
+
+
 def test_somebody_leads_the_school_always(ours):
     lead, me = ours.client("lead"), ours.members["lead"].pk
     alone = change(lead, me, active=False)

@@ -94,7 +94,7 @@ def test_the_many_schools_that_answers_are_timed_at_are_schools_like_any(client)
     copy = Member.objects.get(school__name="Tidewell Motor School 2", role="lead")
     told = []
     for member in (original, copy):
-        client.force_login(member.user, "django.contrib.auth.backends.ModelBackend")
+        client.force_login(member.user, "server.schools.backend.MemberSessions")
         ines = Member.objects.get(school=member.school, name="Ines Varga")
         docket = client.get(f"/api/docket?learner={ines.pk}").json()
         found = client.get(f"/api/sets?sheet={docket['sheet_id']}").json()
