@@ -1,25 +1,15 @@
-from datetime import timedelta
-from typing import Any, Literal
+from typing import Literal
 from uuid import UUID
 
-from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import (
-    Count,
-    DateTimeField,
-    ExpressionWrapper,
-    F,
-    OuterRef,
     Q,
-    QuerySet,
-    Subquery,
-    Value,
 )
-from django.db.models.functions import Coalesce, JSONObject, TruncDate
 from django.utils import timezone
 from ninja import Query, Router, Status
 from ninja.pagination import paginate
 
 from server.documents.models import Document
+from server.lessons.diary import diary
 from server.lessons.models import Attempt, Lesson
 from server.lessons.schemas import (
     AttemptIn,
@@ -53,22 +43,9 @@ from server.lessons.uses import uses
 from server.lists import Search
 from server.planning.models import CueSheet, with_revisions
 from server.schools.access import TEACH, Caller, may
-from server.schools.models import Member, Role, School
+from server.schools.models import Member, Role
 
 router = Router(tags=["lessons"])
-
-_ENDS = ExpressionWrapper(
-    F("starts") + F("minutes") * Value(timedelta(minutes=1)), output_field=DateTimeField()
-)
-
-
-# Whatever is on the same day, or goes on when a lesson begins, has begun within a day of it: what
-# lies farther off need not be looked through.
-_NEAR = {"day_before": -timedelta(days=1), "day_after": timedelta(days=1)}
-
-
-def _from_start(by: timedelta) -> "ExpressionWrapper[Any]":
-    return ExpressionWrapper(F("starts") + Value(by), output_field=DateTimeField())
 
 
 def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
@@ -76,42 +53,6 @@ def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
     attempt = known.get(pk=attempt_id)
     with_revisions([attempt.cue_sheet])
     return attempt
-
-
-def _lessons(request: Caller) -> QuerySet[Lesson]:
-    lessons = Lesson.objects.for_caller(request).select_related("learner", "instructor")
-    days = TruncDate("starts", tzinfo=request.school.zone)
-    dated = lessons.alias(
-        day=days, ends=_ENDS, **{name: _from_start(by) for name, by in _NEAR.items()}
-    )
-    told = dated.annotate(attempts=_attempts_of_the_day(request.school))
-    return told.annotate(clashes=ArraySubquery(_clashing(request)))
-
-
-def _attempts_of_the_day(school: School) -> Coalesce:
-    """How many attempts a lesson's learner made on its day, as the school's clock has it."""
-    zone = school.zone
-    attempts = Attempt.objects.for_school(school).filter(
-        void=False, cue_sheet__learner=OuterRef("learner"),
-        started__range=(OuterRef("day_before"), OuterRef("day_after")),
-    )  # fmt: skip
-    on_day = attempts.alias(on=TruncDate("started", tzinfo=zone)).filter(on=OuterRef("day"))
-    counted = on_day.order_by().values("cue_sheet__learner").annotate(n=Count("pk")).values("n")
-    return Coalesce(Subquery(counted), 0)
-
-
-def _clashing(request: Caller) -> QuerySet[Lesson, Any]:
-    """Of a lesson that takes place, those beside it that its learner or instructor cannot keep."""
-    others = Lesson.objects.for_caller(request).filter(cancelled=False).alias(ends=_ENDS)
-    theirs = Q(learner=OuterRef("learner")) | Q(instructor=OuterRef("instructor"))
-    beside = others.filter(
-        theirs, starts__gt=OuterRef("day_before"), starts__lt=OuterRef("ends"),
-        ends__gt=OuterRef("starts"), cancelled=OuterRef("cancelled"),
-    )  # fmt: skip
-    named = JSONObject(
-        learner="learner__name", instructor="instructor__name", starts="starts", minutes="minutes"
-    )
-    return beside.exclude(pk=OuterRef("pk")).order_by("starts", "id").values(told=named)
 
 
 @router.get("/lessons", response=list[LessonOut], operation_id="lessons_list")
@@ -124,7 +65,7 @@ def lessons_list(
     sort: Literal["starts", "-starts"] = "starts",
 ) -> object:
     """The diary. A lesson is to come until it is over."""
-    lessons = _lessons(request)
+    lessons = diary(request)
     if when is not None:
         coming = Q(ends__gt=timezone.now())
         lessons = lessons.filter(coming if when == "coming" else ~coming)
@@ -142,7 +83,7 @@ def lessons_list(
 @may(*TEACH)
 def lesson_add(request: Caller, body: LessonIn) -> object:
     lesson = add_lesson(request.school, request.member, **body.model_dump())
-    return Status(201, _lessons(request).get(pk=lesson.pk))
+    return Status(201, diary(request).get(pk=lesson.pk))
 
 
 @router.put("/lessons/{lesson_id}", response=LessonOut, operation_id="lesson_change")
@@ -151,7 +92,7 @@ def lesson_change(request: Caller, lesson_id: int, body: LessonChange) -> object
     """Move it, cancel it or bring it back, or describe it anew."""
     lesson = Lesson.objects.for_school(request.school).get(pk=lesson_id)
     change_lesson(lesson, **body.model_dump())
-    return _lessons(request).get(pk=lesson_id)
+    return diary(request).get(pk=lesson_id)
 
 
 @router.get(

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from functools import wraps
-from typing import TYPE_CHECKING, Any, Self, TypeVar, cast
+from typing import TYPE_CHECKING, Any, NamedTuple, Self, TypeVar, cast
 
 from django.db import models
 from django.http import HttpRequest
@@ -19,7 +19,9 @@ if TYPE_CHECKING:
 
 M_co = TypeVar("M_co", bound=models.Model, covariant=True)
 
-__all__ = ["SHAPE", "TEACH", "Caller", "SchoolQuerySet", "SignedIn", "may", "member_of"]
+__all__ = [
+    "SHAPE", "TEACH", "Caller", "SchoolQuerySet", "Sees", "SignedIn", "may", "member_of", "sees",
+]  # fmt: skip
 
 # Who gives lessons, and who besides changes what the school has in common.
 TEACH = (Role.LEAD, Role.INSTRUCTOR, Role.TRAINEE)
@@ -51,18 +53,31 @@ class SignedIn(APIKeyCookie):
         return member
 
 
+class Sees(NamedTuple):
+    """What somebody may see: their school's, and a learner only their own."""
+
+    school: int
+    learner: int | None
+
+
+def sees(request: Caller) -> Sees:
+    learns = request.member.role == Role.LEARNER
+    return Sees(request.school.pk, request.member.pk if learns else None)
+
+
 class SchoolQuerySet(models.QuerySet[M_co]):
     """Every query of every model with a school begins here."""
 
     def for_school(self, school: School) -> Self:
         return self.filter(school=school)
 
+    def seen(self, whose: Sees, learner: str = "learner") -> Self:
+        theirs = self.filter(school=whose.school)
+        return theirs if whose.learner is None else theirs.filter(**{learner: whose.learner})
+
     def for_caller(self, request: Caller, learner: str = "learner") -> Self:
-        """What the caller may see: the school's, and a learner only their own."""
-        mine = self.for_school(request.school)
-        if request.member.role == Role.LEARNER:
-            return mine.filter(**{learner: request.member})
-        return mine
+        """What the caller may see."""
+        return self.seen(sees(request), learner)
 
 
 def may(*roles: Role) -> Callable[[Callable[..., Any]], Callable[..., Any]]:

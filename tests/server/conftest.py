@@ -32,9 +32,7 @@ class House:
 
     def client(self, role: str) -> Client:
         client = Client()
-        client.force_login(
-            self.members[role].user, backend="server.schools.backend.MemberSessions"
-        )
+        client.force_login(self.members[role].user, backend="server.schools.backend.MemberSessions")
         return client
 
 

@@ -46,9 +46,7 @@ def test_signing_in_opens_a_session_and_out_closes_it(ours):
 
 def test_a_form_from_another_site_cannot_act_for_a_signed_in_person(ours):
     client = Client(enforce_csrf_checks=True)
-    client.force_login(
-        ours.members["lead"].user, backend="server.schools.backend.MemberSessions"
-    )
+    client.force_login(ours.members["lead"].user, backend="server.schools.backend.MemberSessions")
     body = {"name": "Planted"}
     assert send(client, "POST", "/api/people", body).status_code == 403
     client.get("/")

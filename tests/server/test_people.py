@@ -193,6 +193,8 @@ def test_people_are_found_and_come_by_pages(ours):
     assert names(search="Finch") == (["abel Finch", "Zora Finch"], 2)
     assert names(search="finch", sort="-name") == (["Zora Finch", "abel Finch"], 2)
     assert names(role="learner", limit=2, offset=2) == (["Zoe Lark", "Zora Finch"], 4)
+    # However full the page is, and where there is none any more.
+    assert [names(role="learner", limit=2, offset=by)[1] for by in (0, 1, 3, 4, 9)] == [4] * 5
     assert names(teaches=True)[1] == len(ours.members) - 1
     away = lead.get("/api/people", {"search": "abel"}).json()["items"][0]["id"]
     change(lead, away, name="abel Finch", active=False)
