@@ -9,6 +9,7 @@ from ninja.openapi.schema import OpenAPISchema
 from ninja.renderers import BaseRenderer
 
 from server.aids.api import router as aids
+from server.calendars.api import router as calendars
 from server.cards.api import router as cards
 from server.docket.api import router as docket
 from server.documents.api import router as documents
@@ -67,8 +68,8 @@ class _API(NinjaAPI):
 api = _API(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None, renderer=_Written())
 register(api)
 ROUTERS = (
-    schools, founding, documents, docket, planning, cards, aids, lessons, progress, work, takeout,
-    health,
+    schools, founding, documents, docket, planning, cards, aids, lessons, calendars, progress, work,
+    takeout, health,
 )  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

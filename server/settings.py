@@ -33,6 +33,7 @@ INSTALLED_APPS = [
     "server.planning",
     "server.lessons",
     "server.progress",
+    "server.calendars",
     "server.long_work",
 ]
 MIDDLEWARE = [

@@ -2,7 +2,10 @@
 
 import json
 import re
+from urllib.error import HTTPError
+from urllib.request import urlopen
 
+import pytest
 from faircorner.documents.samples import LINNET, vehicle_document
 from faircorner.ground import KINDS
 from playwright.sync_api import expect
@@ -10,7 +13,7 @@ from playwright.sync_api import expect
 from server.documents.models import Document
 from server.lessons.models import Lesson
 from server.schools.models import Member
-from tests.browser.steps import MAREN, TEODOR, choose, desk, field, sign_in, sign_out, station
+from tests.browser.steps import INES, MAREN, TEODOR, choose, desk, field, sign_in, sign_out, station
 
 
 def test_wrong_passwords_are_told_and_the_name_stays(page):
@@ -100,8 +103,21 @@ def test_the_diary_runs_forward_for_what_comes_and_back_for_what_was(page):
     sign_in(page)
     desk(page, "Diary")
     headings = page.get_by_role("heading", level=2)
-    expect(headings).to_have_text(["To come", "Given"])
+    expect(headings).to_have_text(["To come", "Given", "In your own calendar"])
     expect(page.get_by_text(re.compile("attempts: 5")).first).to_be_visible()
+
+
+def test_a_calendar_reads_ones_lessons_by_an_address_until_it_is_withdrawn(page):
+    sign_in(page, INES)
+    desk(page, "Diary")
+    page.get_by_role("button", name="Make an address").click()
+    address = page.get_by_label("Address for your calendar").input_value()
+    with urlopen(address) as feed:
+        assert b"Driving lesson with Idris Fenn" in feed.read()
+    page.get_by_role("button", name="Withdraw the address").click()
+    expect(page.get_by_role("button", name="Make an address")).to_be_visible()
+    with pytest.raises(HTTPError, match="404"):
+        urlopen(address)
 
 
 def offer(page, name, content):

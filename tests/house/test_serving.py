@@ -2,6 +2,7 @@
 
 import resource
 import socket
+from urllib.request import urlopen
 
 import pytest
 
@@ -58,6 +59,16 @@ def test_what_goes_wrong_before_the_application_is_told_in_its_shape(served):
     status, told = answers[-1]
     assert status == 429
     assert "wait a moment" in told["problem"] or "minutes" in told["problem"]
+
+
+def test_the_address_that_a_calendar_asks_stands_in_no_log(served):
+    _, made = served.ask("/api/calendar", {})
+    with urlopen(served.address + made["address"]) as feed:
+        assert feed.read().startswith(b"BEGIN:VCALENDAR")
+    assert served.ask("/api/calendar")[1] == {"made": made["made"]}
+    log = (served.folder / "requests.log").read_text("utf-8")
+    assert "/api/calendar " in log
+    assert made["address"] not in log
 
 
 def test_it_says_whether_it_runs_and_runs_once(served):

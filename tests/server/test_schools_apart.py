@@ -97,6 +97,11 @@ def requests_naming(house):
         "documents_list": ("GET", "/api/documents", None),
         "lessons_list": ("GET", "/api/lessons", None),
         "vocabulary_read": ("GET", "/api/vocabulary", None),
+        "calendar_read": ("GET", "/api/calendar", None),
+        "calendar_make": ("POST", "/api/calendar", None),
+        "calendar_withdraw": ("DELETE", "/api/calendar", None),
+        "calendar_file": ("GET", "/api/calendar.ics", None),
+        "calendar_feed": ("GET", "/api/calendar/forged.ics", None),
         "ground_measure": ("POST", "/api/grounds/measure", {"body": ground}),
         "ground_adjust": ("POST", "/api/grounds/adjust", {
             "body": ground, "measure": "road_width", "metres": 8}),
@@ -153,13 +158,14 @@ NAMELESS = {"session_read", "health_read",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
-            "school_begin", "school_begin_from_file", "school_file"}  # fmt: skip
+            "school_begin", "school_begin_from_file", "school_file", "calendar_read",
+            "calendar_make", "calendar_withdraw", "calendar_file", "calendar_feed"}  # fmt: skip
 
 
 # For whoever comes with nothing, or with a link.
 OPEN = {"session_read", "health_read",
         "session_open", "beginning_read", "school_begin", "invitation_read",
-        "invitation_take", "school_begin_from_file"}  # fmt: skip
+        "invitation_take", "school_begin_from_file", "calendar_feed"}  # fmt: skip
 
 
 def operations():

@@ -51,6 +51,12 @@ export const docketQuery = (ids: DocketIds) =>
     queryFn: ({ signal }) => ask.get("/api/docket", { params: { query: ids }, signal }),
   });
 
+/** Whether one's own calendar has an address to ask. */
+export const calendarQuery = queryOptions({
+  queryKey: ["calendar"],
+  queryFn: ({ signal }) => ask.get("/api/calendar", { signal }),
+});
+
 type Asked<P extends keyof paths> = paths[P] extends { get: { parameters: { query?: infer Q } } }
   ? NonNullable<Q>
   : never;

@@ -19,6 +19,7 @@ import { BookLesson, ChangeLesson } from "./LessonForm";
 import { ListTools } from "./lists/ListTools";
 import { Pages } from "./lists/Pages";
 import { type List, useList } from "./lists/useList";
+import { OwnCalendar } from "./OwnCalendar";
 import { Standing, useStandings } from "./Standing";
 
 type When = NonNullable<LessonsAsked["when"]>;
@@ -53,6 +54,8 @@ const Diary = () => {
       <Lessons when="coming" sort="starts" list={coming} none={t("desk.no lesson is booked")} />
       <Typography variant="h2">{t("desk.given")}</Typography>
       <Lessons when="given" sort="-starts" list={given} none={t("desk.no lesson was given yet")} />
+      <Typography variant="h2">{t("desk.your calendar")}</Typography>
+      <OwnCalendar />
     </Desk>
   );
 };

@@ -10,6 +10,7 @@ import { added } from "../api/added";
 import { ask } from "../api/client";
 import { personHistoryQuery, sessionQuery } from "../api/queries";
 import type { Person } from "../api/types";
+import { CopyField } from "../shell/CopyField";
 import { useUndo } from "../shell/Undo";
 import { useDates } from "../shell/useDates";
 import { useMay } from "../shell/useDocket";
@@ -126,12 +127,7 @@ const LinkToSignIn = ({ person }: { person: Person }) => {
         body: { send },
       }),
   });
-  const [copied, setCopied] = useState(false);
   const address = make.data && `${window.location.origin}${make.data.path}`;
-  const link = (send: boolean) => {
-    setCopied(false);
-    make.mutate(send);
-  };
   return (
     <Box sx={{ display: "grid", gap: 1 }}>
       <Box sx={{ display: "flex", gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
@@ -140,11 +136,11 @@ const LinkToSignIn = ({ person }: { person: Person }) => {
             ? t("desk.signs in as", { name: person.signs_in_as })
             : t("desk.never signed in")}
         </span>
-        <Button variant="outlined" loading={make.isPending} onClick={() => link(false)}>
+        <Button variant="outlined" loading={make.isPending} onClick={() => make.mutate(false)}>
           {person.signs_in_as ? t("desk.link for a new password") : t("desk.link to sign in")}
         </Button>
         {mails && person.email && (
-          <Button variant="outlined" loading={make.isPending} onClick={() => link(true)}>
+          <Button variant="outlined" loading={make.isPending} onClick={() => make.mutate(true)}>
             {t("desk.send it to", { email: person.email })}
           </Button>
         )}
@@ -157,23 +153,7 @@ const LinkToSignIn = ({ person }: { person: Person }) => {
       )}
       {make.data && address && !make.data.sent_to && (
         <>
-          <Box sx={{ display: "flex", gap: 1 }}>
-            <TextField
-              size="small"
-              label={t("desk.their link")}
-              value={address}
-              sx={{ flex: 1 }}
-              slotProps={{ input: { readOnly: true } }}
-              onFocus={(e) => e.target.select()}
-            />
-            <Button
-              onClick={() =>
-                void navigator.clipboard.writeText(address).then(() => setCopied(true))
-              }
-            >
-              {copied ? t("desk.copied") : t("desk.copy")}
-            </Button>
-          </Box>
+          <CopyField label={t("desk.their link")} value={address} />
           <Box sx={{ fontSize: 13, color: ink.soft }}>
             {t("desk.link opens once", { until: dates.moment(make.data.until) })}
           </Box>
