@@ -42,7 +42,7 @@ class _Written(BaseRenderer):
     media_type = "application/json"
 
     def render(self, request: HttpRequest, data: Any, *, response_status: int) -> bytes:
-        return orjson.dumps(data, default=str, option=orjson.OPT_UTC_Z | orjson.OPT_NON_STR_KEYS)
+        return orjson.dumps(data, option=orjson.OPT_UTC_Z)
 
 
 class _API(NinjaAPI):

@@ -3,8 +3,7 @@
 from django.db import models
 from django.utils import timezone
 
-from server.schools.access import SchoolQuerySet
-from server.schools.models import Member, School
+from server.schools.models import Member
 
 __all__ = ["CalendarAddress"]
 
@@ -12,12 +11,9 @@ __all__ = ["CalendarAddress"]
 class CalendarAddress(models.Model):
     """One for each person at most. Of the secret itself only a digest is kept: it is told once."""
 
-    school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="calendars")
     member = models.OneToOneField(Member, on_delete=models.CASCADE, related_name="calendar")
     digest = models.CharField(max_length=64, unique=True)
     made = models.DateTimeField(default=timezone.now)
-
-    objects = SchoolQuerySet.as_manager()
 
     def __str__(self) -> str:
         return f"calendar of {self.member}"

@@ -29,8 +29,7 @@ def make_address(member: Member) -> tuple[CalendarAddress, str]:
     """A new address and its secret, which is not told again; the one before is dead."""
     secret = secrets.token_urlsafe(32)
     address, _ = CalendarAddress.objects.update_or_create(
-        member=member,
-        defaults={"school": member.school, "digest": _digest(secret), "made": timezone.now()},
+        member=member, defaults={"digest": _digest(secret), "made": timezone.now()}
     )
     return address, secret
 

@@ -1,9 +1,7 @@
 from typing import Literal
 from uuid import UUID
 
-from django.db.models import (
-    Q,
-)
+from django.db.models import Q
 from django.utils import timezone
 from ninja import Query, Router, Status
 from ninja.pagination import paginate

@@ -30,7 +30,7 @@ _ENDS = ExpressionWrapper(
 
 
 def diary(request: Caller) -> QuerySet[Lesson]:
-    """What the caller sees of it, each lesson with its attempts and clashes, and with its ends."""
+    """What the caller sees of it, each lesson with attempts and clashes; `ends` to filter by."""
     return _asked(sees(request), request.school.zone).all()
 
 

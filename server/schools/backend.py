@@ -7,7 +7,7 @@ __all__ = ["MemberSessions"]
 
 
 class MemberSessions(BaseBackend):
-    """Reads the sessions that `signed_in` opens; it lets nobody in by itself.
+    """Reads the sessions that `entering.enter` opens; it lets nobody in by itself.
 
     Sessions opened before it was there are read by Django's own, which takes more questions.
     """

@@ -29,6 +29,7 @@ const Diary = () => {
   const given = useList("-starts");
   const teaches = useMay().teach;
   const [booking, setBooking] = useState(false);
+  const [own, setOwn] = useState(false);
   const both = {
     ...coming,
     setSearch: (words: string) => {
@@ -38,24 +39,23 @@ const Diary = () => {
   };
   return (
     <Desk title={t("desk.diary")}>
-      {teaches && (
-        <Button
-          variant="contained"
-          sx={{ justifySelf: "start" }}
-          aria-expanded={booking}
-          onClick={() => setBooking(!booking)}
-        >
-          {t("desk.book")}
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}>
+        {teaches && (
+          <Button variant="contained" aria-expanded={booking} onClick={() => setBooking(!booking)}>
+            {t("desk.book")}
+          </Button>
+        )}
+        <Button variant="outlined" aria-expanded={own} onClick={() => setOwn(!own)}>
+          {t("desk.your calendar")}
         </Button>
-      )}
+      </Box>
       {booking && <BookLesson />}
+      {own && <OwnCalendar />}
       <ListTools list={both} sorts={["starts"]} />
       <Typography variant="h2">{t("desk.to come")}</Typography>
       <Lessons when="coming" sort="starts" list={coming} none={t("desk.no lesson is booked")} />
       <Typography variant="h2">{t("desk.given")}</Typography>
       <Lessons when="given" sort="-starts" list={given} none={t("desk.no lesson was given yet")} />
-      <Typography variant="h2">{t("desk.your calendar")}</Typography>
-      <OwnCalendar />
     </Desk>
   );
 };
