@@ -36,8 +36,8 @@ from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Lear
 from server.demo.places import quarry_places, standards, tidewell_places
 from server.documents.models import Revision
 from server.documents.services import create_document, give_seat
+from server.lessons.attempts import keep_attempt, tape_attempt
 from server.lessons.models import Lesson
-from server.lessons.services import keep_attempt, tape_attempt
 from server.planning.models import CueSheet
 from server.planning.services import make_sheet, scene_of
 from server.progress.services import take_advice

@@ -7,6 +7,15 @@ from ninja import Query, Router, Status
 from ninja.pagination import paginate
 
 from server.documents.models import Document
+from server.lessons.appointments import add_lesson, change_lesson
+from server.lessons.attempts import (
+    correct_notes,
+    keep_attempt,
+    mend_result,
+    set_void,
+    tape_attempt,
+    tape_result,
+)
 from server.lessons.diary import diary
 from server.lessons.models import Attempt, Lesson
 from server.lessons.schemas import (
@@ -25,16 +34,6 @@ from server.lessons.schemas import (
     TapeOut,
     UseOut,
     VoidIn,
-)
-from server.lessons.services import (
-    add_lesson,
-    change_lesson,
-    correct_notes,
-    keep_attempt,
-    mend_result,
-    set_void,
-    tape_attempt,
-    tape_result,
 )
 from server.lessons.standing import standings
 from server.lessons.uses import uses

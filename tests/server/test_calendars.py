@@ -7,7 +7,7 @@ from django.test import Client
 from icalendar import Calendar
 
 from server.calendars.models import CalendarAddress
-from server.lessons.services import add_lesson
+from server.lessons.appointments import add_lesson
 from server.schools.models import Role
 from tests.server.conftest import send
 from tests.server.test_people import change

@@ -11,8 +11,9 @@ from faircorner.ground import Turnabout, lay_bay, lay_road, put_down
 
 from server.api import api
 from server.documents.models import Revision
+from server.lessons.appointments import add_lesson
+from server.lessons.attempts import keep_attempt, tape_attempt
 from server.lessons.models import Attempt, Lesson
-from server.lessons.services import add_lesson, keep_attempt, tape_attempt
 from server.long_work.services import ask
 from server.planning.models import CueSheet
 from server.progress.models import Shift
