@@ -96,9 +96,12 @@ def _value(model: type[Model], field: "Field[Any, Any]") -> str:
         return f"concat_ws(' ', {own}, school)"
     if model is Member and field.name == "name":
         return f"CASE WHEN learner = 1 THEN {own} ELSE concat_ws(' ', {own}, learner) END"
-    if model is Lesson and field.name == "starts":
+    if model is Lesson and field.name in ("starts", "begun", "ended"):
         # Nobody's instructor has two at once.
         return f"{own} + (learner - 13) * interval '40 days'"
+    if model is Lesson and field.name == "plan":
+        # It names documents, and theirs are others.
+        return "'[]'::jsonb"
     if model is Attempt and field.name == "started":
         return f"{own} - time * interval '3 minutes'"
     return own

@@ -53,7 +53,7 @@ MIDDLEWARE = [
 TEMPLATES = [
     {
         "BACKEND": "django.template.backends.django.DjangoTemplates",
-        "DIRS": [BASE_DIR / "server" / "cards" / "templates"],
+        "DIRS": [BASE_DIR / "server" / app / "templates" for app in ("cards", "lessons")],
     }
 ]
 ROOT_URLCONF = "server.urls"

@@ -2,7 +2,6 @@
 
 from typing import Any
 
-from babel.dates import format_date, format_time
 from django.utils import timezone
 
 from server.cards.card import Docket, card_of
@@ -11,6 +10,7 @@ from server.cards.printing import pdf_of
 from server.documents.models import Revision
 from server.planning.models import CueSheet
 from server.planning.services import compute_plan, compute_sights
+from server.printing import moment
 from server.schools.models import Member, School
 
 __all__ = ["card_of_docket", "card_of_sheet"]
@@ -52,11 +52,6 @@ def card_of_docket(
 
 def _printed(docket: Docket, school: School, name: PaperName, *, large: bool) -> bytes:
     paper = paper_of(name, large=large)
-    return pdf_of(card_of(docket, school, paper, _now(school)), paper, school.locale)
-
-
-def _now(school: School) -> str:
-    """Day and hour as they are written there; the invented language writes them as English does."""
-    locale = "en" if school.locale == "en-XA" else school.locale.replace("-", "_")
-    now = timezone.now().astimezone(school.zone)
-    return f"{format_date(now, locale=locale)}, {format_time(now, 'short', locale=locale)}"
+    return pdf_of(
+        card_of(docket, school, paper, moment(timezone.now(), school)), paper, school.locale
+    )

@@ -36,8 +36,10 @@ from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Lear
 from server.demo.places import quarry_places, standards, tidewell_places
 from server.documents.models import Revision
 from server.documents.services import create_document, give_seat
+from server.lessons.appointments import add_lesson, change_lesson
 from server.lessons.attempts import keep_attempt, tape_attempt
 from server.lessons.models import Lesson
+from server.lessons.schemas import DOCKET
 from server.planning.models import CueSheet
 from server.planning.services import make_sheet, scene_of
 from server.progress.services import take_advice
@@ -46,6 +48,8 @@ from server.schools.models import Member, Role, School
 __all__ = ["load_demo"]
 
 _SEED = 20260105
+_LEARNT = "Stops on the cue before the wheel moves, and says each look out loud."
+_COMES_NEXT = "The same place from memory, then on the other side."
 _IDS = UUID("5f0c2e0e-6f5b-4b43-9c54-0a4f4b1d7c11")
 
 
@@ -152,11 +156,14 @@ class _Loader:
         teacher = self.instructors[1 + index % max(1, len(self.instructors) - 1)] if len(
             self.instructors
         ) > 1 else lead  # fmt: skip
-        first = self.now - timedelta(days=21 - index)
+        # Of those who come on the same days each has an hour of their own.
+        first = self.now - timedelta(days=21 - index, hours=-(index // 3))
         self._attempts(sheet, hands, learner.attempts, teacher, first, before=0)
-        self._lesson(
-            person, teacher, self.now + timedelta(days=1 + index % 4, hours=index), method.name
-        )
+        self._book(sheet, teacher, self.now + timedelta(days=1 + index % 4, hours=index))
+        if index == 0:
+            # One is under way, so that there is something to open.
+            self._book(sheet, teacher, timezone.now().replace(minute=0, second=0, microsecond=0),
+                       exercises=(("Moving off and stopping", 10),))  # fmt: skip
         if learner.takes_advice:
             moved = take_advice(self.school, teacher, sheet.pk).after
             self._attempts(moved, hands, learner.attempts, teacher, first + timedelta(days=9),
@@ -171,10 +178,33 @@ class _Loader:
             if goal_of(found.body["manoeuvre"]) == goal and found.body["name"].endswith(test)
         )
 
-    def _lesson(self, person: Member, teacher: Member, starts: datetime, about: str) -> None:
-        Lesson.objects.create(
-            school=self.school, learner=person, instructor=teacher, starts=starts,
-            about=about,
+    def _book(
+        self, sheet: CueSheet, teacher: Member, starts: datetime,
+        exercises: tuple[tuple[str, int], ...] = (), came_to: dict[str, Any] | None = None,
+    ) -> Lesson:  # fmt: skip
+        """A lesson with the sheet's docket, after other exercises."""
+        docket = {kind: sheet.revisions[kind].document_id for kind in DOCKET}
+        what = sheet.method.name
+        plan = [{"what": other, "minutes": minutes, "docket": None} for other, minutes in exercises]
+        lesson = add_lesson(
+            self.school, teacher, learner=sheet.learner_id, instructor=teacher.pk, starts=starts,
+            minutes=60, about=what, place="", notes="",
+            plan=[*plan, {"what": what, "minutes": 45, "docket": docket}],
+        )  # fmt: skip
+        return change_lesson(lesson, based_on=1, **came_to) if came_to else lesson
+
+    def _give(self, sheet: CueSheet, teacher: Member, starts: datetime, last: bool) -> None:
+        """A lesson of the past; the last one was ended with what its learner should read."""
+        what, steps = sheet.method.name, sheet.method.body["steps"]
+        recap = [
+            {"what": what, "step": step["say"], "recalled": "helped" if i % 3 == 1 else "alone"}
+            for i, step in enumerate(steps)
+        ]
+        said = {"recap": recap, "learnt": _LEARNT, "comes_next": _COMES_NEXT}
+        ended = starts + timedelta(minutes=60)
+        self._book(
+            sheet, teacher, starts,
+            came_to={"begun": starts, "ended": ended, **(said if last else {})},
         )  # fmt: skip
 
     def _attempts(
@@ -192,9 +222,7 @@ class _Loader:
         for i in range(count):
             started = first + timedelta(days=3 * (i // 5), minutes=9 * (i % 5))
             if i % 5 == 0:
-                self._lesson(
-                    sheet.learner, teacher, started - timedelta(minutes=15), sheet.method.name
-                )
+                self._give(sheet, teacher, started - timedelta(minutes=15), i + 5 >= count)
             attempt = keep_attempt(
                 self.school, teacher,
                 attempt_id=uuid5(_IDS, f"{sheet.pk}/{i}"), sheet=sheet.pk, started=started,

@@ -2,6 +2,7 @@ from typing import Literal
 from uuid import UUID
 
 from django.db.models import Q
+from django.http import HttpResponse
 from django.utils import timezone
 from ninja import Query, Router, Status
 from ninja.pagination import paginate
@@ -18,6 +19,7 @@ from server.lessons.attempts import (
 )
 from server.lessons.diary import diary
 from server.lessons.models import Attempt, Lesson
+from server.lessons.plan import opened
 from server.lessons.schemas import (
     AttemptIn,
     AttemptOut,
@@ -27,6 +29,7 @@ from server.lessons.schemas import (
     LessonChange,
     LessonChanged,
     LessonIn,
+    LessonOpened,
     LessonOut,
     MendOut,
     ReadingsIO,
@@ -36,9 +39,11 @@ from server.lessons.schemas import (
     VoidIn,
 )
 from server.lessons.standing import standings
+from server.lessons.summary import pdf_of
 from server.lessons.uses import uses
 from server.lists import Search
 from server.planning.models import CueSheet, with_revisions
+from server.printing import PDF, as_pdf
 from server.schools.access import TEACH, Caller, may
 from server.schools.models import Member, Role
 
@@ -57,13 +62,15 @@ def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
 def lessons_list(
     request: Caller,
     search: Search = "",
-    when: Literal["coming", "given"] | None = None,
+    when: Literal["coming", "given", "today"] | None = None,
     learner: int | None = None,
     sort: Literal["starts", "-starts"] = "starts",
 ) -> object:
     """The diary. A lesson is to come until it is over."""
     lessons = diary(request)
-    if when is not None:
+    if when == "today":
+        lessons = lessons.filter(Q(day=timezone.now().astimezone(request.school.zone).date()))
+    elif when is not None:
         coming = Q(ends__gt=timezone.now())
         lessons = lessons.filter(coming if when == "coming" else ~coming)
     if learner is not None:
@@ -83,12 +90,24 @@ def lesson_add(request: Caller, body: LessonIn) -> object:
     return Status(201, diary(request).get(pk=lesson.pk))
 
 
+@router.get("/lessons/{lesson_id}", response=LessonOpened, operation_id="lesson_read")
+def lesson_read(request: Caller, lesson_id: int) -> object:
+    """One lesson with its plan and what was driven in it."""
+    return opened(diary(request).get(pk=lesson_id))
+
+
+@router.get("/lessons/{lesson_id}/summary", operation_id="lesson_summary", openapi_extra=PDF)
+def lesson_summary(request: Caller, lesson_id: int) -> HttpResponse:
+    """What a lesson came to, to be printed: for its learner to read again."""
+    return as_pdf(pdf_of(opened(diary(request).get(pk=lesson_id))), "lesson.pdf")
+
+
 @router.put("/lessons/{lesson_id}", response=LessonOut, operation_id="lesson_change")
 @may(*TEACH)
 def lesson_change(request: Caller, lesson_id: int, body: LessonChange) -> object:
-    """Move it, cancel it or bring it back, or describe it anew."""
+    """Move it, cancel it or bring it back, begin and end it, plan and describe it anew."""
     lesson = Lesson.objects.for_school(request.school).get(pk=lesson_id)
-    change_lesson(lesson, **body.model_dump())
+    change_lesson(lesson, **body.given)
     return diary(request).get(pk=lesson_id)
 
 

@@ -20,6 +20,7 @@ from faircorner.standards import Finish, Noted, counted
 from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, judge, locate
 
 from server.errors import Stale
+from server.lessons.appointments import lesson_at
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from server.planning.services import final_pose, scene_of, take_up
@@ -52,6 +53,7 @@ def keep_attempt(
         defaults={
             "school": school,
             "cue_sheet": cue_sheet,
+            "lesson": lesson_at(school, cue_sheet.learner_id, started),
             "instructor": instructor,
             "started": started,
             "notes": notes,

@@ -1,4 +1,4 @@
-"""The diary: lessons, with what was driven on their day and which of them cannot both be kept."""
+"""The diary: lessons, with how much was driven in them and which of them cannot both be kept."""
 
 from datetime import timedelta
 from functools import lru_cache
@@ -30,7 +30,8 @@ _ENDS = ExpressionWrapper(
 
 
 def diary(request: Caller) -> QuerySet[Lesson]:
-    """What the caller sees of it, each lesson with attempts and clashes; `ends` to filter by."""
+    """What the caller sees of it, each lesson with attempts and clashes; `day` and `ends` to filter
+    by, as the school's clock has them."""
     return _asked(sees(request), request.school.zone).all()
 
 
@@ -42,12 +43,12 @@ def _asked(whose: Sees, zone: ZoneInfo) -> QuerySet[Lesson]:
     dated = lessons.alias(
         day=days, ends=_ENDS, **{name: _from_start(by) for name, by in _NEAR.items()}
     )
-    told = dated.annotate(attempts=_attempts_of_the_day(whose, zone))
+    told = dated.annotate(attempts=_attempts(whose))
     return told.annotate(clashes=ArraySubquery(_clashing(whose)))
 
 
-# Whatever is on the same day, or goes on when a lesson begins, has begun within a day of it: what
-# lies farther off need not be looked through.
+# Whatever goes on when a lesson begins has begun within a day of it: what lies farther off need not
+# be looked through.
 _NEAR = {"day_before": -timedelta(days=1), "day_after": timedelta(days=1)}
 
 
@@ -55,14 +56,12 @@ def _from_start(by: timedelta) -> "ExpressionWrapper[Any]":
     return ExpressionWrapper(F("starts") + Value(by), output_field=DateTimeField())
 
 
-def _attempts_of_the_day(whose: Sees, zone: ZoneInfo) -> Coalesce:
-    """How many attempts a lesson's learner made on its day, as the school's clock has it."""
+def _attempts(whose: Sees) -> Coalesce:
+    """How many attempts were driven in a lesson."""
     attempts = Attempt.objects.seen(whose, "cue_sheet__learner").filter(
-        void=False, cue_sheet__learner=OuterRef("learner"),
-        started__range=(OuterRef("day_before"), OuterRef("day_after")),
-    )  # fmt: skip
-    on_day = attempts.alias(on=TruncDate("started", tzinfo=zone)).filter(on=OuterRef("day"))
-    counted = on_day.order_by().values("cue_sheet__learner").annotate(n=Count("pk")).values("n")
+        void=False, lesson=OuterRef("pk")
+    )
+    counted = attempts.order_by().values("lesson").annotate(n=Count("pk")).values("n")
     return Coalesce(Subquery(counted), 0)
 
 

@@ -15,8 +15,10 @@ __all__ = ["Attempt", "Correction", "Lesson"]
 
 
 class Lesson(models.Model):
-    """An appointment of a learner with an instructor; how it was before is kept.
+    """An appointment of a learner with an instructor, and what it came to; how it was is kept.
 
+    begun, ended : when it was in truth; null until then
+    plan : exercises in order, recap : what came back when it was asked for; both as in schemas
     version : goes up with every change, so that nobody overwrites what they have not seen
     """
 
@@ -29,6 +31,13 @@ class Lesson(models.Model):
     place = models.CharField(max_length=160, blank=True)
     notes = models.TextField(max_length=4000, blank=True)
     cancelled = models.BooleanField(default=False)
+    cancelled_because = models.CharField(max_length=300, blank=True)
+    begun = models.DateTimeField(null=True, blank=True)
+    ended = models.DateTimeField(null=True, blank=True)
+    plan = models.JSONField(default=list, blank=True)
+    recap = models.JSONField(default=list, blank=True)
+    learnt = models.TextField(max_length=4000, blank=True)
+    comes_next = models.TextField(max_length=4000, blank=True)
     version = models.PositiveIntegerField(default=1)
 
     history = HistoricalRecords()
@@ -49,6 +58,7 @@ class Lesson(models.Model):
 class Attempt(models.Model):
     """One go at a manoeuvre, on one cue sheet. The client makes the id, so that a repeat is known.
 
+    lesson : the one that it was driven in, where there was any
     notes : what was seen while driving, as first noted; readings : what was taped, null until then
     tape : pose, finish and verdict computed from the readings
     """
@@ -56,6 +66,9 @@ class Attempt(models.Model):
     id = models.UUIDField(primary_key=True, editable=False)
     school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="attempts")
     cue_sheet = models.ForeignKey(CueSheet, on_delete=models.PROTECT, related_name="attempts")
+    lesson = models.ForeignKey(
+        Lesson, on_delete=models.PROTECT, null=True, blank=True, related_name="attempts_made"
+    )
     instructor = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="attempts_noted")
     started = models.DateTimeField()
     notes = models.JSONField()

@@ -23,6 +23,45 @@ LookDone = Literal["done", "late", "missed", "prompted"]
 Count = Annotated[int, Field(ge=0, le=99)]
 
 
+Recalled = Literal["alone", "helped", "forgotten"]
+Minutes = Annotated[int, Field(ge=10, le=480)]
+Short = Annotated[str, Field(max_length=160)]
+Line = Annotated[str, Field(max_length=300)]
+Text = Annotated[str, Field(max_length=4000)]
+
+# The kinds of documents that an exercise names.
+DOCKET = ("seat", "ground", "method", "standard")
+
+
+class ExerciseDocket(RequestBody):
+    """With what an exercise is driven: documents, of which the newest revision then counts."""
+
+    seat: int
+    ground: int
+    method: int
+    standard: int
+
+
+class ExerciseIO(RequestBody):
+    """One thing to do in a lesson; docket is null for what is not driven by a cue sheet."""
+
+    what: Annotated[str, Field(min_length=1, max_length=160)]
+    minutes: Annotated[int, Field(ge=1, le=480)]
+    docket: ExerciseDocket | None = None
+
+
+class RecapIO(RequestBody):
+    """A step that was asked for at the end, in the words it then had, and whether it came."""
+
+    what: Annotated[str, Field(min_length=1, max_length=160)]
+    step: Annotated[str, Field(min_length=1, max_length=500)]
+    recalled: Recalled
+
+
+Exercises = Annotated[list[ExerciseIO], Field(max_length=20)]
+Recap = Annotated[list[RecapIO], Field(max_length=200)]
+
+
 class LessonWas(Schema):
     """A lesson as it was from some time on."""
 
@@ -36,6 +75,13 @@ class LessonWas(Schema):
     place: str
     notes: str
     cancelled: bool
+    cancelled_because: str
+    begun: datetime | None
+    ended: datetime | None
+    plan: list[ExerciseIO]
+    recap: list[RecapIO]
+    learnt: str
+    comes_next: str
     version: int
 
     @staticmethod
@@ -57,7 +103,7 @@ class ClashOut(Schema):
 
 
 class LessonOut(LessonWas):
-    """attempts : what the learner drove on the same day of the school's
+    """attempts : what was driven in it, but for what was spoilt
 
     clashes : lessons that the caller may see and that cannot both take place
     """
@@ -76,6 +122,53 @@ class LessonChanged(LessonWas):
     @staticmethod
     def resolve_by(obj: Any) -> str:
         return changed_by(obj)
+
+
+class MadeOf(Schema):
+    """What an exercise is driven with, by name."""
+
+    vehicle: str
+    seat: str
+    ground: str
+    method: str
+    standard: str
+
+
+class ExerciseOut(ExerciseIO):
+    """steps : what its method says, step by step; attempts, taped, met : in this lesson"""
+
+    made_of: MadeOf | None
+    steps: list[str]
+    attempts: int
+    taped: int
+    met: int
+
+
+class DrivenOut(Schema):
+    """An attempt of a lesson; exercise : which of the plan it was, from 0 on, if any.
+
+    outcome is null until it is taped; whole : whether all was watched that the standard counts
+    """
+
+    id: UUID
+    sheet_id: int
+    exercise: int | None
+    method: str
+    ground: str
+    vehicle: str
+    started: datetime
+    seconds: float
+    outcome: Result | None
+    met: bool
+    whole: bool
+    void: bool
+
+
+class LessonOpened(LessonOut):
+    """A lesson with all that belongs to it."""
+
+    exercises: list[ExerciseOut]
+    driven: list[DrivenOut]
 
 
 class Learners(Schema):
@@ -124,17 +217,43 @@ class LessonIn(RequestBody):
     learner: int
     instructor: int | None = None
     starts: WhenHere
-    minutes: Annotated[int, Field(ge=10, le=480)] = 60
-    about: Annotated[str, Field(max_length=300)] = ""
-    place: Annotated[str, Field(max_length=160)] = ""
-    notes: Annotated[str, Field(max_length=4000)] = ""
+    minutes: Minutes = 60
+    about: Line = ""
+    place: Short = ""
+    notes: Text = ""
+    plan: Exercises = []
+    begun: When | None = None
 
 
-class LessonChange(LessonIn):
-    """based_on : the version that was seen when the change began"""
+class LessonChange(RequestBody):
+    """What is to be otherwise; whatever is left out stays as it was.
 
-    cancelled: bool = False
+    begun, ended : null takes them back; based_on : the version seen when the change began
+    """
+
+    learner: int | None = None
+    instructor: int | None = None
+    starts: WhenHere | None = None
+    minutes: Minutes | None = None
+    about: Line | None = None
+    place: Short | None = None
+    notes: Text | None = None
+    cancelled: bool | None = None
+    cancelled_because: Line | None = None
+    begun: When | None = None
+    ended: When | None = None
+    plan: Exercises | None = None
+    recap: Recap | None = None
+    learnt: Text | None = None
+    comes_next: Text | None = None
     based_on: Annotated[int, Field(ge=1)]
+
+    @property
+    def given(self) -> dict[str, Any]:
+        """What is to be changed, and on what it is based."""
+        said = self.model_dump(include=self.model_fields_set)
+        undone = {"begun", "ended"}
+        return {name: value for name, value in said.items() if value is not None or name in undone}
 
 
 class Notes(RequestBody):

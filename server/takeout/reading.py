@@ -17,7 +17,9 @@ from pydantic import ValidationError
 
 from server.documents.models import Document, Kind, Revision
 from server.founding.services import new_school
+from server.lessons.appointments import lesson_at
 from server.lessons.models import Attempt, Correction, Lesson
+from server.lessons.schemas import DOCKET
 from server.planning.models import CueSheet
 from server.planning.schemas import PlanOut
 from server.planning.services import current
@@ -64,6 +66,7 @@ class _School:
         self.people: dict[int, Member] = {}
         self.documents: dict[int, Document] = {}
         self.revisions: dict[tuple[int, int], Revision] = {}
+        self.lessons: dict[int, Lesson] = {}
         self.sheets: dict[int, CueSheet] = {}
         # Kept once everybody is there who may have written them.
         self.states: list[tuple[Member, list[Any]]] = []
@@ -160,14 +163,34 @@ class _School:
             [Lesson(school=self.school, **self._appointment(line))]
         )
         self._keep_states(lesson, Lesson, line.states, self._appointment)
+        if line.lesson is not None:
+            self._new(self.lessons, line.lesson, lesson, "lesson")
 
     def _appointment(self, line: Any) -> dict[str, Any]:
-        known = ("starts", "minutes", "place", "about", "notes", "cancelled", "version")
+        known = (
+            "starts", "minutes", "place", "about", "notes", "cancelled", "cancelled_because",
+            "begun", "ended", "learnt", "comes_next", "version",
+        )  # fmt: skip
         return {
             "learner_id": self._person("learner", line.learner).pk,
             "instructor_id": self._person("instructor", line.instructor).pk,
             **_of(line, known),
+            "recap": [said.model_dump() for said in line.recap],
+            "plan": [self._exercise(planned) for planned in line.plan],
         }
+
+    def _exercise(self, planned: Any) -> dict[str, Any]:
+        docket = None
+        if planned.documents is not None:
+            named = zip(DOCKET, planned.documents, strict=True)
+            docket = {kind: self._planned_with(kind, number).pk for kind, number in named}
+        return {"what": planned.what, "minutes": planned.minutes, "docket": docket}
+
+    def _planned_with(self, kind: str, number: int) -> Document:
+        document: Document = self._known(self.documents, number, "plan")
+        if document.kind != kind:
+            raise InputError("plan", Said("is not in the file"))
+        return document
 
     def _sheets(self, raw: dict[str, Any], line: Any) -> None:
         revisions = {k: self._known(self.revisions, getattr(line, k), k) for k in Kind.values}
@@ -192,9 +215,10 @@ class _School:
     def _attempts(self, raw: dict[str, Any], line: Any) -> None:
         if Attempt.objects.filter(pk=line.id).exists():
             raise InputError("id", Said("attempt here already"))
+        sheet = self._known(self.sheets, line.sheet, "sheet")
         attempt = Attempt.objects.create(
             id=line.id, school=self.school, started=line.started, void=line.void,
-            cue_sheet=self._known(self.sheets, line.sheet, "sheet"),
+            cue_sheet=sheet, lesson=self._lesson_of(line, sheet),
             instructor=self._person("instructor", line.instructor),
             notes=raw["notes"], readings=raw["readings"], tape=raw["tape"],
         )  # fmt: skip
@@ -203,6 +227,17 @@ class _School:
                 school=self.school, attempt=attempt, made=given.made, notes=kept["notes"],
                 author=self._person("corrections.author", given.author),
             )  # fmt: skip
+
+    def _lesson_of(self, line: Any, sheet: CueSheet) -> Lesson | None:
+        """The lesson that an attempt was driven in; files of old told none."""
+        if "lesson" not in line.model_fields_set:
+            return lesson_at(self.school, sheet.learner_id, line.started)
+        if line.lesson is None:
+            return None
+        lesson: Lesson = self._known(self.lessons, line.lesson, "lesson")
+        if lesson.learner_id != sheet.learner_id:
+            raise InputError("lesson", Said("is not in the file"))
+        return lesson
 
     def _shifts(self, raw: dict[str, Any], line: Any) -> None:
         Shift.objects.create(

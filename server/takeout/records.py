@@ -12,7 +12,7 @@ from faircorner.documents.requests import OptionsModel
 from faircorner.model import Model
 from pydantic import AwareDatetime, ConfigDict, Field
 
-from server.lessons.schemas import Notes, ReadingsIO, TapeOut
+from server.lessons.schemas import Notes, ReadingsIO, Recap, TapeOut
 from server.schools.schemas import RoleName
 
 __all__ = [
@@ -102,8 +102,19 @@ class DocumentLine(Line):
     revisions: Annotated[list[RevisionPart], Field(min_length=1)]
 
 
+class ExercisePart(Line):
+    """One thing to do in a lesson; documents : seat, ground, method, standard it is driven with.
+
+    documents is null where there are none, or where the file has not all of them
+    """
+
+    what: Annotated[str, Field(min_length=1, max_length=160)]
+    minutes: Annotated[int, Field(ge=1, le=480)]
+    documents: Annotated[tuple[Number, Number, Number, Number] | None, Field(strict=False)]
+
+
 class Appointment(Line):
-    """What a lesson is, now or then."""
+    """What a lesson is, now or then. What an older file does not tell was not known then."""
 
     learner: Number
     instructor: Number
@@ -113,6 +124,13 @@ class Appointment(Line):
     about: Annotated[str, Field(max_length=300)]
     notes: Annotated[str, Field(max_length=4000)]
     cancelled: bool
+    cancelled_because: Annotated[str, Field(max_length=300)] = ""
+    begun: AwareDatetime | None = None
+    ended: AwareDatetime | None = None
+    plan: Annotated[list[ExercisePart], Field(max_length=20)] = []
+    recap: Recap = []
+    learnt: Annotated[str, Field(max_length=4000)] = ""
+    comes_next: Annotated[str, Field(max_length=4000)] = ""
     version: Number
 
 
@@ -127,6 +145,7 @@ class LessonState(Appointment):
 class LessonLine(Appointment):
     """lessons.jsonl"""
 
+    lesson: Number | None = None
     states: list[LessonState]
 
 
@@ -161,6 +180,7 @@ class AttemptLine(Line):
 
     id: UUID
     sheet: Number
+    lesson: Number | None = None
     instructor: Number
     started: AwareDatetime
     notes: Notes

@@ -10,6 +10,7 @@ from django.db.models import Prefetch, Q, QuerySet
 
 from server.documents.models import Document, Kind, Revision
 from server.lessons.models import Attempt, Lesson
+from server.lessons.schemas import DOCKET
 from server.planning.models import CueSheet
 from server.progress.models import Shift
 from server.schools.models import Member, School
@@ -65,6 +66,7 @@ class _Rows:
                 | Q(attempts_noted__cue_sheet__learner=learner) | Q(revision__in=revisions)
                 | Q(corrections__attempt__cue_sheet__learner=learner)
                 | Q(shifts_taken__before__learner=learner)
+                | Q(pk__in=Lesson.history.filter(learner=learner).values("instructor"))
             ).distinct()  # fmt: skip
         self.people = people.order_by("pk").select_related("user")
         self.documents = documents.order_by("pk").prefetch_related(
@@ -76,7 +78,7 @@ class _Rows:
         self.person = _numbers(self.people)
         self.user = {member.user_id: number for member, number in _numbered(self.people)}
         self.document = _numbers(self.documents)
-        self.sheet = _numbers(self.sheets)
+        self.sheet, self.lesson = _numbers(self.sheets), _numbers(self.lessons)
         named = revisions.values_list("pk", "document_id", "number")
         self.revised = {pk: [self.document[of], number] for pk, of, number in named}
 
@@ -125,16 +127,34 @@ class _Rows:
 
     def _lesson(self, lesson: Lesson) -> Line:
         return {
-            **self._appointment(lesson),
-            "states": [{**self._state(was), **self._appointment(was)} for was in _states(lesson)],
-        }
+            "lesson": self.lesson[lesson.pk], **self._appointment(lesson),
+            # While it was somebody else's, it is no part of one learner's file.
+            "states": [
+                {**self._state(was), **self._appointment(was)}
+                for was in _states(lesson) if was.learner_id in self.person
+            ],
+        }  # fmt: skip
 
     def _appointment(self, lesson: Any) -> Line:
-        known = ("minutes", "place", "about", "notes", "cancelled", "version")
+        known = (
+            "minutes", "place", "about", "notes", "cancelled", "cancelled_because", "recap",
+            "learnt", "comes_next", "version",
+        )  # fmt: skip
         return {
             "learner": self.person[lesson.learner_id],
             "instructor": self.person[lesson.instructor_id],
             "starts": _time(lesson.starts), **_fields(lesson, known),
+            "begun": lesson.begun and _time(lesson.begun),
+            "ended": lesson.ended and _time(lesson.ended),
+            "plan": [self._exercise(one) for one in lesson.plan],
+        }  # fmt: skip
+
+    def _exercise(self, planned: dict[str, Any]) -> Line:
+        docket = planned["docket"] or {}
+        documents = [self.document.get(docket.get(kind)) for kind in DOCKET]
+        return {
+            "what": planned["what"], "minutes": planned["minutes"],
+            "documents": documents if all(documents) else None,
         }  # fmt: skip
 
     def _sheet(self, sheet: CueSheet) -> Line:
@@ -152,6 +172,7 @@ class _Rows:
         ]
         return {
             "id": str(attempt.pk), "sheet": self.sheet[attempt.cue_sheet_id],
+            "lesson": self.lesson.get(attempt.lesson_id),
             "instructor": self.person[attempt.instructor_id], "started": _time(attempt.started),
             **_fields(attempt, ("notes", "readings", "tape", "void")), "corrections": corrections,
         }  # fmt: skip

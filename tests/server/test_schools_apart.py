@@ -28,7 +28,8 @@ def requests_naming(house):
     learner, sheet = house.members["learner"].pk, house.sheet.pk
     attempt = Attempt.objects.filter(cue_sheet=house.sheet).first() or keep_attempt(
         house.school, house.members["lead"], attempt_id=uuid.uuid4(), sheet=sheet,
-        started=STARTED, notes={**NOTES, "forward_movements": 0, "reverse_movements": 1,
+        started=datetime.fromisoformat(STARTED),
+        notes={**NOTES, "forward_movements": 0, "reverse_movements": 1,
                                 "kerb_touches": 0, "kerb_mounts": 0, "vehicle_touches": 0},
     )  # fmt: skip
     work = ask(house.members["lead"], "least sizes", {}, version="any")
@@ -77,6 +78,8 @@ def requests_naming(house):
         "uses_list": ("GET", f"/api/uses?document={vehicle.document_id}", None),
         "lesson_change": ("PUT", f"/api/lessons/{lesson.pk}", {
             "learner": learner, "starts": STARTED, "based_on": 1}),
+        "lesson_read": ("GET", f"/api/lessons/{lesson.pk}", None),
+        "lesson_summary": ("GET", f"/api/lessons/{lesson.pk}/summary", None),
         "lesson_history": ("GET", f"/api/lessons/{lesson.pk}/history", None),
         "attempts_list": ("GET", f"/api/attempts?sheet={sheet}", None),
         "attempt_keep": ("POST", "/api/attempts", {
@@ -337,7 +340,7 @@ def drive_too_late(house, sheet):
              "kerb_mounts": 0, "vehicle_touches": 0}  # fmt: skip
     for i in range(8):
         attempt = keep_attempt(house.school, lead, attempt_id=uuid.uuid4(), sheet=sheet.pk,
-                               started=STARTED, notes=notes)  # fmt: skip
+                               started=datetime.fromisoformat(STARTED), notes=notes)  # fmt: skip
         near = 0.10 + 0.01 * (i % 3)
         gap = ahead + 0.21 + 0.02 * (i % 4)
         tape_attempt(attempt, {"kerb_front_m": near, "kerb_rear_m": near, "ahead_m": gap,

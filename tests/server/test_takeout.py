@@ -34,8 +34,13 @@ def lived_in(house):
     send(instructor, "PUT", f"/api/people/{learner}", {
         "name": "Milo", "note": "Tuesdays", "email": "m@example.org", "active": True})  # fmt: skip
     lesson = send(lead, "POST", "/api/lessons", {"learner": learner, "starts": STARTED}).json()
+    docket = {kind: house.revisions[kind].document_id
+              for kind in ("seat", "ground", "method", "standard")}  # fmt: skip
     send(instructor, "PUT", f"/api/lessons/{lesson['id']}", {
-        "learner": learner, "starts": STARTED, "notes": "Cones", "based_on": 1})  # fmt: skip
+        "instructor": house.members["instructor"].pk, "notes": "Cones", "begun": STARTED,
+        "plan": [{"what": "Parks", "minutes": 40, "docket": docket}, {"what": "X", "minutes": 5}],
+        "recap": [{"what": "Parks", "step": "Look", "recalled": "helped"}],
+        "learnt": "Slow hands", "comes_next": "Left", "based_on": 1})  # fmt: skip
     attempt = keep(instructor, house)["id"]
     send(lead, "PUT", f"/api/attempts/{attempt}/readings", READINGS)
     noted = {"based_on": 0, "notes": {**NOTES, "seconds": 61}}
@@ -115,6 +120,9 @@ BROKEN = [
     ("sheets.jsonl", lambda lines: lines[1].update(learner=99), "sheets, line 2.learner"),
     ("sheets.jsonl", lambda lines: lines[0]["plan"].pop("legs"), "sheets, line 1.plan"),
     ("sheets.jsonl", lambda lines: lines[1].update(sheet=1), "sheets, line 2.sheet"),
+    ("attempts.jsonl", lambda lines: lines[0].update(lesson=9), "attempts, line 1.lesson"),
+    ("lessons.jsonl", lambda lines: lines[0]["plan"][0].update(documents=[1, 1, 1, 1]),
+     "lessons, line 1.plan"),
     ("attempts.jsonl", lambda lines: lines[0].update(colour=1), "attempts, line 1.colour"),
     ("school.json", lambda lines: lines[0].update(learner=1), "file"),
     ("school.json", lambda lines: lines[0].update(lead=None), "lead"),
@@ -129,6 +137,17 @@ def test_a_file_that_was_tampered_with_brings_nothing_in(ours, name, change, fie
         read_school(changed(file, name, change), **SIGNS_IN)
     assert told.value.field.startswith(field)
     assert not School.objects.exists()
+
+
+def test_attempts_of_an_older_file_find_their_lesson(ours):
+    def older(lines):
+        for line in lines:
+            del line["lesson"]
+
+    file = changed(taken_out(ours.client("lead")), "attempts.jsonl", older)
+    emptied()
+    read_school(changed(file.getvalue(), "lessons.jsonl", older), **SIGNS_IN)
+    assert Attempt.objects.get().lesson == Lesson.objects.get()
 
 
 def test_the_first_school_can_begin_from_a_file(ours, client):
@@ -171,6 +190,10 @@ def test_a_learner_takes_out_what_is_theirs_alone(ours):
     path = f"/api/people/{ours.members['learner'].pk}/file"
     told = parts(taken_out(ours.client("learner"), path))
     assert "Zoe" not in json.dumps(told)
+    # Who gave their lesson before stands there by name; how it was before the change too.
+    assert told["people.jsonl"][0]["name"] == "lead of ours"
+    (lesson,) = told["lessons.jsonl"]
+    assert [state["instructor"] for state in lesson["states"]] == [1, 2]
     numbers = [len(told[f"{part}.jsonl"]) for part in ("lessons", "sheets", "attempts", "shifts")]
     assert numbers == [1, 2, 1, 1]
     # Of the vehicle only what they drove.

@@ -123,6 +123,21 @@ export const lessonsQuery = (asked: LessonsAsked) =>
     placeholderData: keepPreviousData,
   });
 
+/** One lesson with its plan and what was driven in it. */
+export const lessonQuery = (lesson: number | null) =>
+  queryOptions({
+    queryKey: ["lessons", "opened", lesson],
+    queryFn:
+      lesson === null
+        ? skipToken
+        : ({ signal }) =>
+            ask.get("/api/lessons/{lesson_id}", {
+              params: { path: { lesson_id: lesson } },
+              signal,
+            }),
+    staleTime: 0, // what is driven and taped elsewhere comes into it
+  });
+
 /** Where learners stand; nobody is asked for where there are none. */
 export const standingsQuery = (learner: number[]) =>
   queryOptions({

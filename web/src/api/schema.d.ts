@@ -951,12 +951,36 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Lesson Read
+         * @description One lesson with its plan and what was driven in it.
+         */
+        get: operations["lesson_read"];
         /**
          * Lesson Change
-         * @description Move it, cancel it or bring it back, or describe it anew.
+         * @description Move it, cancel it or bring it back, begin and end it, plan and describe it anew.
          */
         put: operations["lesson_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lessons/{lesson_id}/summary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lesson Summary
+         * @description What a lesson came to, to be printed: for its learner to read again.
+         */
+        get: operations["lesson_summary"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -5128,8 +5152,33 @@ export interface components {
             minutes: number;
         };
         /**
+         * ExerciseDocket
+         * @description With what an exercise is driven: documents, of which the newest revision then counts.
+         */
+        ExerciseDocket: {
+            /** Seat */
+            seat: number;
+            /** Ground */
+            ground: number;
+            /** Method */
+            method: number;
+            /** Standard */
+            standard: number;
+        };
+        /**
+         * ExerciseIO
+         * @description One thing to do in a lesson; docket is null for what is not driven by a cue sheet.
+         */
+        ExerciseIO: {
+            /** What */
+            what: string;
+            /** Minutes */
+            minutes: number;
+            docket?: components["schemas"]["ExerciseDocket"] | null;
+        };
+        /**
          * LessonOut
-         * @description attempts : what the learner drove on the same day of the school's
+         * @description attempts : what was driven in it, but for what was spoilt
          *
          *     clashes : lessons that the caller may see and that cannot both take place
          */
@@ -5157,6 +5206,20 @@ export interface components {
             notes: string;
             /** Cancelled */
             cancelled: boolean;
+            /** Cancelled Because */
+            cancelled_because: string;
+            /** Begun */
+            begun: string | null;
+            /** Ended */
+            ended: string | null;
+            /** Plan */
+            plan: components["schemas"]["ExerciseIO"][];
+            /** Recap */
+            recap: components["schemas"]["RecapIO"][];
+            /** Learnt */
+            learnt: string;
+            /** Comes Next */
+            comes_next: string;
             /** Version */
             version: number;
             /** Id */
@@ -5172,6 +5235,21 @@ export interface components {
             items: components["schemas"]["LessonOut"][];
             /** Count */
             count: number;
+        };
+        /**
+         * RecapIO
+         * @description A step that was asked for at the end, in the words it then had, and whether it came.
+         */
+        RecapIO: {
+            /** What */
+            what: string;
+            /** Step */
+            step: string;
+            /**
+             * Recalled
+             * @enum {string}
+             */
+            recalled: "alone" | "helped" | "forgotten";
         };
         /**
          * LessonIn
@@ -5207,46 +5285,180 @@ export interface components {
              * @default
              */
             notes: string;
+            /**
+             * Plan
+             * @default []
+             */
+            plan: components["schemas"]["ExerciseIO"][];
+            /** Begun */
+            begun?: string | null;
         };
         /**
-         * LessonChange
-         * @description based_on : the version that was seen when the change began
+         * DrivenOut
+         * @description An attempt of a lesson; exercise : which of the plan it was, from 0 on, if any.
+         *
+         *     outcome is null until it is taped; whole : whether all was watched that the standard counts
          */
-        LessonChange: {
+        DrivenOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Sheet Id */
+            sheet_id: number;
+            /** Exercise */
+            exercise: number | null;
+            /** Method */
+            method: string;
+            /** Ground */
+            ground: string;
+            /** Vehicle */
+            vehicle: string;
+            /**
+             * Started
+             * Format: date-time
+             */
+            started: string;
+            /** Seconds */
+            seconds: number;
+            /** Outcome */
+            outcome: ("met" | "met with small faults" | "not met" | "ended") | null;
+            /** Met */
+            met: boolean;
+            /** Whole */
+            whole: boolean;
+            /** Void */
+            void: boolean;
+        };
+        /**
+         * ExerciseOut
+         * @description steps : what its method says, step by step; attempts, taped, met : in this lesson
+         */
+        ExerciseOut: {
+            /** What */
+            what: string;
+            /** Minutes */
+            minutes: number;
+            docket?: components["schemas"]["ExerciseDocket"] | null;
+            made_of: components["schemas"]["MadeOf"] | null;
+            /** Steps */
+            steps: string[];
+            /** Attempts */
+            attempts: number;
+            /** Taped */
+            taped: number;
+            /** Met */
+            met: number;
+        };
+        /**
+         * LessonOpened
+         * @description A lesson with all that belongs to it.
+         */
+        LessonOpened: {
+            /** Learner Id */
+            learner_id: number;
             /** Learner */
-            learner: number;
+            learner: string;
+            /** Instructor Id */
+            instructor_id: number;
             /** Instructor */
-            instructor?: number | null;
+            instructor: string;
             /**
              * Starts
              * Format: date-time
              */
             starts: string;
-            /**
-             * Minutes
-             * @default 60
-             */
+            /** Minutes */
             minutes: number;
-            /**
-             * About
-             * @default
-             */
+            /** About */
             about: string;
-            /**
-             * Place
-             * @default
-             */
+            /** Place */
             place: string;
-            /**
-             * Notes
-             * @default
-             */
+            /** Notes */
             notes: string;
-            /**
-             * Cancelled
-             * @default false
-             */
+            /** Cancelled */
             cancelled: boolean;
+            /** Cancelled Because */
+            cancelled_because: string;
+            /** Begun */
+            begun: string | null;
+            /** Ended */
+            ended: string | null;
+            /** Plan */
+            plan: components["schemas"]["ExerciseIO"][];
+            /** Recap */
+            recap: components["schemas"]["RecapIO"][];
+            /** Learnt */
+            learnt: string;
+            /** Comes Next */
+            comes_next: string;
+            /** Version */
+            version: number;
+            /** Id */
+            id: number;
+            /** Attempts */
+            attempts: number;
+            /** Clashes */
+            clashes: components["schemas"]["ClashOut"][];
+            /** Exercises */
+            exercises: components["schemas"]["ExerciseOut"][];
+            /** Driven */
+            driven: components["schemas"]["DrivenOut"][];
+        };
+        /**
+         * MadeOf
+         * @description What an exercise is driven with, by name.
+         */
+        MadeOf: {
+            /** Vehicle */
+            vehicle: string;
+            /** Seat */
+            seat: string;
+            /** Ground */
+            ground: string;
+            /** Method */
+            method: string;
+            /** Standard */
+            standard: string;
+        };
+        /**
+         * LessonChange
+         * @description What is to be otherwise; whatever is left out stays as it was.
+         *
+         *     begun, ended : null takes them back; based_on : the version seen when the change began
+         */
+        LessonChange: {
+            /** Learner */
+            learner?: number | null;
+            /** Instructor */
+            instructor?: number | null;
+            /** Starts */
+            starts?: string | null;
+            /** Minutes */
+            minutes?: number | null;
+            /** About */
+            about?: string | null;
+            /** Place */
+            place?: string | null;
+            /** Notes */
+            notes?: string | null;
+            /** Cancelled */
+            cancelled?: boolean | null;
+            /** Cancelled Because */
+            cancelled_because?: string | null;
+            /** Begun */
+            begun?: string | null;
+            /** Ended */
+            ended?: string | null;
+            /** Plan */
+            plan?: components["schemas"]["ExerciseIO"][] | null;
+            /** Recap */
+            recap?: components["schemas"]["RecapIO"][] | null;
+            /** Learnt */
+            learnt?: string | null;
+            /** Comes Next */
+            comes_next?: string | null;
             /** Based On */
             based_on: number;
         };
@@ -5278,6 +5490,20 @@ export interface components {
             notes: string;
             /** Cancelled */
             cancelled: boolean;
+            /** Cancelled Because */
+            cancelled_because: string;
+            /** Begun */
+            begun: string | null;
+            /** Ended */
+            ended: string | null;
+            /** Plan */
+            plan: components["schemas"]["ExerciseIO"][];
+            /** Recap */
+            recap: components["schemas"]["RecapIO"][];
+            /** Learnt */
+            learnt: string;
+            /** Comes Next */
+            comes_next: string;
             /** Version */
             version: number;
             /**
@@ -7908,7 +8134,7 @@ export interface operations {
         parameters: {
             query?: {
                 search?: string;
-                when?: ("coming" | "given") | null;
+                when?: ("coming" | "given" | "today") | null;
                 learner?: number | null;
                 sort?: "starts" | "-starts";
                 limit?: number;
@@ -7979,6 +8205,40 @@ export interface operations {
             503: components["responses"]["Problem503"];
         };
     };
+    lesson_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LessonOpened"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
     lesson_change: {
         parameters: {
             query?: never;
@@ -8001,6 +8261,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LessonOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    lesson_summary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lesson_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
             400: components["responses"]["Problem400"];

@@ -25,7 +25,8 @@ const ShiftStation = lazy(() => import("../stations/shift/ShiftStation"));
 const CardPage = lazy(() => import("../stations/card/CardPage"));
 const Compare = lazy(() => import("../stations/compare/Compare"));
 const People = lazy(() => import("../desk/People"));
-const Diary = lazy(() => import("../desk/Diary"));
+const Diary = lazy(() => import("../lessons/Diary"));
+const LessonPage = lazy(() => import("../lessons/LessonPage"));
 const Garage = lazy(() => import("../desk/Garage"));
 const School = lazy(() => import("../desk/School"));
 const Hill = lazy(() => import("../desk/Hill"));
@@ -82,6 +83,7 @@ const Stations = ({ session }: { session: Session }) => {
         <Route path="/card" element={<CardPage />} />
         <Route path="/compare" element={<Compare />} />
         <Route path="/people" element={<People />} />
+        <Route path="/lesson" element={<LessonPage />} />
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />
         <Route path="/school" element={<School />} />

@@ -27,7 +27,6 @@ export const Rail = ({ askForKeys }: { askForKeys: () => void }) => {
         p: 1,
         display: { xs: "none", sm: "flex" },
         flexDirection: "column",
-        gap: 0.25,
         overflowY: "auto",
         "@media print": { display: "none" },
       }}
@@ -45,7 +44,7 @@ export const Rail = ({ askForKeys }: { askForKeys: () => void }) => {
               display: "grid",
               placeItems: "center",
               gap: 0.25,
-              py: 0.5,
+              py: 0.25,
               borderRadius: 2,
               textDecoration: "none",
               fontWeight: 650,

@@ -21,6 +21,7 @@ export const STATIONS: readonly Station[] = [
 
 export const DESK = [
   { path: "/card", name: "shell.card" },
+  { path: "/lesson", name: "shell.lesson" },
   { path: "/people", name: "shell.people" },
   { path: "/diary", name: "shell.diary" },
   { path: "/garage", name: "shell.garage" },

@@ -8,6 +8,7 @@ export const useDates = () => {
   const { locale, time_zone: timeZone } = useSchool();
   const written = (options: Intl.DateTimeFormatOptions) =>
     new Intl.DateTimeFormat(locale, { timeZone, ...options });
+  const hour = written(HOUR);
   const moment = written({ ...DAY, ...HOUR });
   const lesson = written({ weekday: "short", ...DAY, ...HOUR });
   const stamp = written({ ...DAY, year: "numeric", ...HOUR });
@@ -21,6 +22,7 @@ export const useDates = () => {
   });
   return {
     typed: (iso: string) => field.format(new Date(iso)).replace(" ", "T"),
+    hour: (iso: string) => hour.format(new Date(iso)),
     moment: (iso: string) => moment.format(new Date(iso)),
     stamp: (iso: string) => stamp.format(new Date(iso)),
     lesson: (iso: string) => lesson.format(new Date(iso)),

@@ -4,18 +4,19 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { ask } from "../api/client";
 import { lessonHistoryQuery, sessionQuery } from "../api/queries";
-import type { Lesson } from "../api/types";
+import type { Lesson, LessonChange } from "../api/types";
+import { AddForm } from "../desk/AddForm";
+import { PersonField, type Somebody } from "../desk/PersonField";
 import { useDates } from "../shell/useDates";
 import { useDocket } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
-import { AddForm } from "./AddForm";
 import { Clashes } from "./Clashes";
-import { PersonField, type Somebody } from "./PersonField";
+import { useChangeLesson, useRefreshLessons } from "./useLesson";
 
 interface Typed {
   learner: Somebody;
@@ -34,15 +35,27 @@ const bodyOf = ({ learner, instructor, minutes, ...rest }: Typed) => ({
   minutes: Number(minutes),
 });
 
-const useRefresh = () => {
-  const client = useQueryClient();
-  return () => client.invalidateQueries({ queryKey: ["lessons"] });
+const typedOf = (lesson: Lesson, starts: string): Typed => ({
+  learner: { id: lesson.learner_id, name: lesson.learner },
+  instructor: { id: lesson.instructor_id, name: lesson.instructor },
+  starts,
+  minutes: String(lesson.minutes),
+  place: lesson.place,
+  about: lesson.about,
+  notes: lesson.notes,
+});
+
+/** What was typed otherwise than it was: the rest may have been changed meanwhile. */
+const otherwise = (typed: Typed, began: Typed) => {
+  const before = new Map<string, unknown>(Object.entries(bodyOf(began)));
+  const now = Object.entries(bodyOf(typed));
+  return Object.fromEntries(now.filter(([name, value]) => before.get(name) !== value));
 };
 
 export const BookLesson = () => {
   const docket = useDocket();
   const me = useQuery(sessionQuery).data?.person;
-  const refresh = useRefresh();
+  const refresh = useRefreshLessons();
   const begun: Typed = {
     learner: docket.learner,
     instructor: { id: me?.id ?? 0, name: me?.name ?? "" },
@@ -54,7 +67,7 @@ export const BookLesson = () => {
   };
   const [typed, setTyped] = useState(begun);
   const add = useMutation({
-    mutationFn: () => ask.post("/api/lessons", { body: bodyOf(typed) }),
+    mutationFn: () => ask.post("/api/lessons", { body: { ...bodyOf(typed), plan: [] } }),
     onSuccess: async () => {
       setTyped({ ...typed, about: "", notes: "" });
       await refresh();
@@ -70,32 +83,15 @@ export const BookLesson = () => {
 
 export const ChangeLesson = ({ lesson, close }: { lesson: Lesson; close: () => void }) => {
   const dates = useDates();
-  const refresh = useRefresh();
-  const [typed, setTyped] = useState<Typed>({
-    learner: { id: lesson.learner_id, name: lesson.learner },
-    instructor: { id: lesson.instructor_id, name: lesson.instructor },
-    starts: dates.typed(lesson.starts),
-    minutes: String(lesson.minutes),
-    place: lesson.place,
-    about: lesson.about,
-    notes: lesson.notes,
-  });
-  const save = useMutation({
-    mutationFn: (cancelled: boolean) =>
-      ask.put("/api/lessons/{lesson_id}", {
-        params: { path: { lesson_id: lesson.id } },
-        body: { ...bodyOf(typed), cancelled, based_on: lesson.version },
-      }),
-    onSuccess: async () => {
-      await refresh();
-      close();
-    },
-    // Somebody else may have been quicker: what they made of it is fetched.
-    onError: refresh,
-  });
+  const [began] = useState(() => typedOf(lesson, dates.typed(lesson.starts)));
+  const [typed, setTyped] = useState(began);
+  const [why, setWhy] = useState<string | null>(null);
+  const save = useChangeLesson(lesson);
+  const put = (more: Partial<LessonChange> = {}) =>
+    save.mutate({ ...otherwise(typed, began), ...more }, { onSuccess: close });
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    save.mutate(lesson.cancelled);
+    put();
   };
   return (
     <Box
@@ -108,9 +104,36 @@ export const ChangeLesson = ({ lesson, close }: { lesson: Lesson; close: () => v
       <Button type="submit" variant="contained" disabled={save.isPending}>
         {t("desk.save")}
       </Button>
-      <Button disabled={save.isPending} onClick={() => save.mutate(!lesson.cancelled)}>
-        {lesson.cancelled ? t("desk.it takes place") : t("desk.cancel the lesson")}
-      </Button>
+      {lesson.cancelled ? (
+        <Button disabled={save.isPending} onClick={() => put({ cancelled: false })}>
+          {t("desk.it takes place")}
+        </Button>
+      ) : (
+        <Button aria-expanded={why !== null} onClick={() => setWhy(why === null ? "" : null)}>
+          {t("desk.cancel the lesson")}
+        </Button>
+      )}
+      {why !== null && !lesson.cancelled && (
+        <Box sx={{ flexBasis: "100%", display: "flex", flexWrap: "wrap", gap: 1.5 }}>
+          <TextField
+            size="small"
+            autoFocus
+            label={t("lesson.why it is cancelled")}
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+            slotProps={{ htmlInput: { maxLength: 300 } }}
+            sx={{ flex: 1, minWidth: 220 }}
+          />
+          <Button
+            variant="contained"
+            color="error"
+            disabled={save.isPending}
+            onClick={() => put({ cancelled: true, cancelled_because: why })}
+          >
+            {t("lesson.it is cancelled")}
+          </Button>
+        </Box>
+      )}
       {save.error && <Alert severity="error">{save.error.message}</Alert>}
       <Before lesson={lesson} />
     </Box>
@@ -138,7 +161,11 @@ const Before = ({ lesson }: { lesson: Lesson }) => {
               was.place,
               was.about,
               was.notes,
+              was.plan.map((one) => one.what).join(", "),
+              was.learnt,
+              was.comes_next,
               was.cancelled && t("desk.cancelled"),
+              was.cancelled_because,
             ]
               .filter(Boolean)
               .join(" · "),

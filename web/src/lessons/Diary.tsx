@@ -6,21 +6,22 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { type LessonsAsked, lessonsQuery } from "../api/queries";
 import type { Lesson, Standing as Stands } from "../api/types";
+import { Desk } from "../desk/Desk";
+import { ListTools } from "../desk/lists/ListTools";
+import { Pages } from "../desk/lists/Pages";
+import { type List, useList } from "../desk/lists/useList";
+import { Standing, useStandings } from "../desk/Standing";
 import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
-import { useChangeDocket, useMay } from "../shell/useDocket";
+import { useMay } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Clashes } from "./Clashes";
-import { Desk } from "./Desk";
 import { BookLesson, ChangeLesson } from "./LessonForm";
-import { ListTools } from "./lists/ListTools";
-import { Pages } from "./lists/Pages";
-import { type List, useList } from "./lists/useList";
 import { OwnCalendar } from "./OwnCalendar";
-import { Standing, useStandings } from "./Standing";
 
 type When = NonNullable<LessonsAsked["when"]>;
 
@@ -94,7 +95,6 @@ interface RowProps {
 }
 
 const Row = ({ lesson, stands }: RowProps) => {
-  const change = useChangeDocket();
   const dates = useDates();
   const teaches = useMay().teach;
   const [open, setOpen] = useState(false);
@@ -108,15 +108,18 @@ const Row = ({ lesson, stands }: RowProps) => {
         <Box sx={{ width: 120, fontWeight: 700 }}>{lesson.learner}</Box>
         <Box sx={{ width: 120 }}>{lesson.instructor}</Box>
         <Box sx={{ flex: 1, minWidth: 120, color: ink.soft }}>
-          {lesson.cancelled && <strong>{t("desk.cancelled")} </strong>}
+          {lesson.cancelled && (
+            <strong>{[t("desk.cancelled"), lesson.cancelled_because].join(" ")} </strong>
+          )}
           {[lesson.place, lesson.about].filter(Boolean).join(" · ")}
           {lesson.attempts > 0 && t("desk.attempts", { count: lesson.attempts })}
         </Box>
-        {teaches && (
-          <Button onClick={() => change({ learner: lesson.learner_id })}>
-            {t("desk.put on the docket")}
-          </Button>
-        )}
+        <Button
+          component={Link}
+          to={{ pathname: "/lesson", search: `learner=${lesson.learner_id}&lesson=${lesson.id}` }}
+        >
+          {t("lesson.open")}
+        </Button>
         {teaches && (
           <Button aria-expanded={open} onClick={() => setOpen(!open)}>
             {t("desk.change")}

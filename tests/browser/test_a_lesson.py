@@ -1,0 +1,119 @@
+"""A lesson: started on the spot or opened, planned, driven, ended, and read by its learner."""
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from server.lessons.appointments import add_lesson
+from server.lessons.models import Lesson
+from server.schools.models import Member
+from tests.browser.steps import INES, MAREN, choose, desk, field, go_to, sign_in, station
+
+
+def opened(page, lesson, person=MAREN):
+    sign_in(page, person)
+    go_to(page, f"/lesson?learner={lesson.learner_id}&lesson={lesson.pk}")
+    expect(page.get_by_role("heading", level=1)).to_have_text(f"Lesson of {lesson.learner.name}")
+
+
+def saved(page):
+    expect(page.get_by_role("button", name="Leave it as it was")).to_have_count(0)
+
+
+def booked(name, starts="2031-05-06T10:00Z", **given):
+    learner, lead = Member.objects.get(name=name), Member.objects.get(name="Maren Holt")
+    return add_lesson(learner.school, lead, learner=learner.pk, instructor=None,
+                      starts=Lesson._meta.get_field("starts").to_python(starts), minutes=60,
+                      **given)  # fmt: skip
+
+
+def test_a_lesson_begins_on_the_spot_and_takes_in_what_is_driven(page):
+    sign_in(page)
+    choose(page, "Learner", "Yara Quill")
+    desk(page, "Lesson")
+    page.get_by_role("button", name="Start a lesson now").click()
+    expect(page.get_by_text("Under way since")).to_be_visible()
+    plan = page.get_by_role("region", name="Plan")
+    plan.get_by_label("Or anything else").fill("Moving off")
+    plan.get_by_role("button", name="Add", exact=True).click()
+    expect(plan.get_by_text("65 minutes planned, 60 there are")).to_be_visible()
+    plan.get_by_role("button", name="Earlier").click()
+    expect(plan.get_by_role("listitem").first).to_contain_text("1. Moving off")
+    plan.get_by_role("button", name="Take off").first.click()
+    expect(plan.get_by_role("listitem")).to_have_count(1)
+    page.get_by_role("button", name="Undo").click()
+    expect(plan.get_by_role("listitem").first).to_contain_text("1. Moving off")
+    # The exercise leads to its sheet; what is driven there is found in the lesson.
+    plan.get_by_role("link", name="Drive it").click()
+    page.get_by_role("button", name="Start the clock").click()
+    page.get_by_role("button", name="Done: go and tape").click()
+    expect(field(page, "Front wheel to kerb")).to_be_visible()
+    desk(page, "Lesson")
+    expect(plan.get_by_text("Driven: 1 · taped: 0 · met: 0")).to_be_visible()
+    lesson = Lesson.objects.get(learner__name="Yara Quill", plan__0__what="Moving off")
+    assert lesson.attempts_made.count() == 1
+    assert lesson.begun == lesson.starts
+
+
+def test_what_came_of_a_lesson_is_kept_while_it_is_written_and_read_by_its_learner(page, open_page):
+    lesson = Lesson.objects.get(learner__name="Ines Varga", begun=None, plan__1__minutes=45)
+    opened(page, lesson)
+    page.get_by_role("button", name="Begin the lesson").click()
+    step = page.get_by_role("group", name="How it came: Full lock toward the kerb, rolling")
+    step.get_by_role("button", name="with help").click()
+    page.get_by_label("What was learnt").fill("Slow hands")
+    # Nothing of it is lost with the page.
+    page.reload()
+    expect(page.get_by_label("What was learnt")).to_have_value("Slow hands")
+    page.get_by_role("button", name="Save").click()
+    saved(page)
+    page.get_by_role("button", name="End the lesson").click()
+    expect(page.get_by_role("button", name="Take its end back")).to_be_visible()
+    phone = open_page(390, 844)
+    opened(phone, lesson, INES)
+    expect(phone.get_by_role("region", name="What was learnt")).to_contain_text("Slow hands")
+    told = phone.get_by_role("region", name="Straight-run reverse park").get_by_role("listitem")
+    expect(told).to_have_text(["Full lock toward the kerb, rollingwith help"])
+    expect(phone.get_by_role("button", name="Save")).to_have_count(0)
+
+
+def test_what_two_write_of_one_lesson_is_lost_to_neither(page, open_page):
+    lesson = booked("Nia Solberg")
+    opened(page, lesson)
+    other = open_page()
+    opened(other, lesson, ("idris", "tidewell-demo"))
+    page.get_by_label("Notes").fill("Cones")
+    page.get_by_label("What comes next").fill("Left side")
+    other.get_by_label("Notes").fill("Mirrors")
+    other.get_by_role("button", name="Save").click()
+    saved(other)
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("alert")).to_contain_text("changed this lesson meanwhile")
+    expect(page.get_by_text("Somebody has written meanwhile: Mirrors")).to_be_visible()
+    expect(page.get_by_label("Notes")).to_have_value("Cones")
+    page.get_by_label("Notes").fill("Mirrors, cones")
+    page.get_by_role("button", name="Save").click()
+    saved(page)
+    lesson.refresh_from_db()
+    assert (lesson.notes, lesson.comes_next) == ("Mirrors, cones", "Left side")
+
+
+@pytest.mark.parametrize("where", ["diary", "lesson"])
+def test_why_a_lesson_does_not_take_place_is_told(page, where):
+    lesson = booked("Piet Hask", about=f"From the {where}")
+    if where == "lesson":
+        opened(page, lesson)
+    else:
+        sign_in(page)
+        desk(page, "Diary")
+        page.get_by_label("Look for").fill(lesson.about)
+        expect(page.get_by_role("listitem")).to_have_count(1)
+    page.get_by_role("button", name="Change", exact=True).click()
+    page.get_by_role("button", name="Cancel the lesson").click()
+    page.get_by_label("Why it does not take place").fill("black ice")
+    page.get_by_role("button", name="It does not take place").click()
+    expect(page.get_by_text(re.compile("ancelled[.:] black ice"))).to_be_visible()
+    station(page, "Cues")
+    lesson.refresh_from_db()
+    assert (lesson.cancelled_because, lesson.about) == ("black ice", f"From the {where}")

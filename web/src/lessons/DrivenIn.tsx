@@ -1,0 +1,62 @@
+/** What was driven in a lesson, one attempt under the other. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { Link } from "react-router";
+import type { Driven, LessonOpened } from "../api/types";
+import { Panel } from "../shell/Panel";
+import { useDates } from "../shell/useDates";
+import { ink } from "../theme";
+import { t } from "../words";
+
+export const DrivenIn = ({ lesson }: { lesson: LessonOpened }) => {
+  const dates = useDates();
+  const { driven } = lesson;
+  return (
+    <Panel label={t("lesson.driven")}>
+      {driven.length === 0 && <p>{t("lesson.nothing driven")}</p>}
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
+        {driven.map((one) => (
+          <Box
+            component="li"
+            key={one.id}
+            sx={{
+              display: "flex",
+              flexWrap: "wrap",
+              alignItems: "center",
+              columnGap: 1.5,
+              borderTop: `1px solid ${ink.line}`,
+            }}
+          >
+            <Box sx={{ width: 56 }}>{dates.hour(one.started)}</Box>
+            <Box sx={{ flex: 1, minWidth: 160 }}>
+              {one.method}
+              <Box component="span" sx={{ color: ink.soft }}>
+                {" "}
+                · {one.ground}
+              </Box>
+            </Box>
+            <Box sx={{ fontWeight: 650 }}>{cameTo(one)}</Box>
+            <Button
+              component={Link}
+              to={{
+                pathname: "/tape",
+                search: `learner=${lesson.learner_id}&sheet=${one.sheet_id}`,
+              }}
+            >
+              {one.outcome === null ? t("lesson.tape it") : t("lesson.look at it")}
+            </Button>
+          </Box>
+        ))}
+      </Box>
+    </Panel>
+  );
+};
+
+/** What an attempt came to. Looks that nobody noted may have been missed: then it is no more. */
+export const cameTo = (one: Driven): string => {
+  if (one.void) return t("tape.spoilt left out");
+  if (one.outcome === null) return t("tape.not taped yet");
+  const outcome = t(`names.${one.outcome}`);
+  return one.met && !one.whole ? t("tape.as far as it was watched", { outcome }) : outcome;
+};

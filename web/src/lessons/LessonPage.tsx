@@ -1,0 +1,70 @@
+/** A lesson: what is planned, what was driven, and what it came to. */
+
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { lessonQuery } from "../api/queries";
+import type { LessonOpened } from "../api/types";
+import { Failure, Nothing, Waiting } from "../shell/states";
+import { useDocket, useMay } from "../shell/useDocket";
+import { usePrinting } from "../shell/usePrinting";
+import { t } from "../words";
+import { DrivenIn } from "./DrivenIn";
+import { Ending } from "./Ending";
+import { Head } from "./Head";
+import { Plan } from "./Plan";
+import { StartNow } from "./StartNow";
+import { Summary } from "./Summary";
+import { useWhich } from "./useLesson";
+
+const LessonPage = () => {
+  const { id, today, error } = useWhich();
+  const teaches = useMay().teach;
+  const { learner } = useDocket();
+  const lesson = useQuery(lessonQuery(id ?? null));
+  const failed = error ?? lesson.error;
+  if (failed) return <Failure error={failed} retry={() => void lesson.refetch()} />;
+  if (id === undefined || (id !== null && !lesson.data)) return <Waiting />;
+  return (
+    <Box sx={{ display: "grid", gap: 1.5 }}>
+      {teaches && !lesson.data && <Typography variant="h1">{t("shell.lesson")}</Typography>}
+      {teaches && !today && <StartNow />}
+      {lesson.data ? (
+        <Opened key={lesson.data.id} lesson={lesson.data} />
+      ) : (
+        !teaches && (
+          <Nothing title={t("lesson.none yet")}>
+            {t("lesson.none of", { name: learner.name })}
+          </Nothing>
+        )
+      )}
+    </Box>
+  );
+};
+
+const Opened = ({ lesson }: { lesson: LessonOpened }) => {
+  const teaches = useMay().teach;
+  const printing = usePrinting();
+  if (!teaches || printing) return <Summary lesson={lesson} />;
+  return (
+    <Box sx={{ display: "grid", gap: 1.5 }}>
+      <Head lesson={lesson} />
+      <Box
+        sx={{
+          display: "grid",
+          gap: 1.5,
+          alignItems: "start",
+          gridTemplateColumns: { xs: "minmax(0, 1fr)", lg: "minmax(0, 1fr) minmax(0, 1fr)" },
+        }}
+      >
+        <Box sx={{ display: "grid", gap: 1.5 }}>
+          <Plan lesson={lesson} />
+          <DrivenIn lesson={lesson} />
+        </Box>
+        <Ending lesson={lesson} />
+      </Box>
+    </Box>
+  );
+};
+
+export default LessonPage;

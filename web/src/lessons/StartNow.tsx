@@ -1,0 +1,54 @@
+/** Nobody booked a lesson for today: one begins now, with what is on the docket. */
+
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useMutation } from "@tanstack/react-query";
+import { ask } from "../api/client";
+import { Panel } from "../shell/Panel";
+import { useDocket } from "../shell/useDocket";
+import { ink } from "../theme";
+import { t } from "../words";
+import { onTheDocket } from "./planned";
+import { useRefreshLessons } from "./useLesson";
+
+const MINUTES = 60;
+
+export const StartNow = () => {
+  const docket = useDocket();
+  const refresh = useRefreshLessons();
+  const start = useMutation({
+    mutationFn: () => {
+      const now = new Date().toISOString();
+      return ask.post("/api/lessons", {
+        body: {
+          learner: docket.learner.id,
+          starts: now,
+          begun: now,
+          minutes: MINUTES,
+          about: docket.method.name,
+          place: "",
+          notes: "",
+          plan: [{ ...onTheDocket(docket), minutes: MINUTES }],
+        },
+      });
+    },
+    onSettled: refresh,
+  });
+  const { learner, method, ground } = docket;
+  return (
+    <Panel
+      label={t("lesson.none today", { name: learner.name })}
+      beside={
+        <Button variant="contained" loading={start.isPending} onClick={() => start.mutate()}>
+          {t("lesson.start now")}
+        </Button>
+      }
+    >
+      <Box sx={{ color: ink.soft }}>
+        {t("lesson.start on the spot", { method: method.name, ground: ground.name })}
+      </Box>
+      {start.error && <Alert severity="error">{start.error.message}</Alert>}
+    </Panel>
+  );
+};

@@ -1,0 +1,27 @@
+/** A plan as it is sent: exercises with what they are driven with, and no more. */
+import type { Docket, Exercise, LessonChange } from "../api/types";
+
+type Planned = NonNullable<LessonChange["plan"]>[number];
+
+export const asPlanned = ({ what, minutes, docket = null }: Exercise): Planned => ({
+  what,
+  minutes,
+  docket,
+});
+
+/** What is on the docket as an exercise. */
+export const onTheDocket = (docket: Docket): Omit<Planned, "minutes"> => ({
+  what: docket.method.name,
+  docket: {
+    seat: docket.seat.document_id,
+    ground: docket.ground.document_id,
+    method: docket.method.document_id,
+    standard: docket.standard.document_id,
+  },
+});
+
+/** The list with one of its items at another place. */
+export const moved = <T>(items: readonly T[], from: number, to: number): T[] => {
+  const rest = items.filter((_, i) => i !== from);
+  return [...rest.slice(0, to), ...items.slice(from, from + 1), ...rest.slice(to)];
+};

@@ -1,0 +1,52 @@
+/** Which lesson is meant, and changes of it: each sends its own part, so that it undoes no other. */
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useSearchParams } from "react-router";
+import { ask } from "../api/client";
+import { lessonQuery, lessonsQuery } from "../api/queries";
+import type { Lesson, LessonChange } from "../api/types";
+import { useDocket } from "../shell/useDocket";
+
+export const useRefreshLessons = () => {
+  const client = useQueryClient();
+  return () => client.invalidateQueries({ queryKey: ["lessons"] });
+};
+
+/** The lesson that the address names, else the one of today, else the last one that there was.
+ *  `today` is false where it is neither; `id` is null where there was none, undefined until known. */
+export const useWhich = () => {
+  const [search] = useSearchParams();
+  const asked = Number(search.get("lesson")) || null;
+  const learner = useDocket().learner.id;
+  const today = useQuery({ ...lessonsQuery({ learner, when: "today" }), enabled: !asked });
+  const last = useQuery({
+    ...lessonsQuery({ learner, when: "given", sort: "-starts", limit: 1 }),
+    enabled: !asked,
+  });
+  const error = today.error ?? last.error;
+  if (asked) return { id: asked, today: true, error: null };
+  if (!today.data || !last.data) return { id: undefined, today: false, error };
+  const held = today.data.items.filter((lesson) => !lesson.cancelled);
+  const meant = held.find((lesson) => lesson.ended === null) ?? held.at(-1);
+  return { id: (meant ?? last.data.items[0])?.id ?? null, today: meant !== undefined, error };
+};
+
+/** What is to be otherwise about a lesson, on the state of it that was last seen. */
+export const useChangeLesson = (lesson: Pick<Lesson, "id" | "version">) => {
+  const client = useQueryClient();
+  const refresh = useRefreshLessons();
+  const seen = () => {
+    const opened = client.getQueryData(lessonQuery(lesson.id).queryKey);
+    return Math.max(opened?.version ?? 0, lesson.version);
+  };
+  return useMutation({
+    // One after the other: the second is based on what the first has made of it.
+    scope: { id: `lesson ${lesson.id}` },
+    mutationFn: (change: Omit<LessonChange, "based_on">) =>
+      ask.put("/api/lessons/{lesson_id}", {
+        params: { path: { lesson_id: lesson.id } },
+        body: { ...change, based_on: seen() },
+      }),
+    // Where somebody else was quicker, what they made of it is fetched, too.
+    onSettled: refresh,
+  });
+};
