@@ -11,7 +11,7 @@ from faircorner.cues.places import OWN_EDGES, OWN_POINTS
 from faircorner.ground import KINDS, SIGHTED_KINDS
 from faircorner.ground.things import SIZES
 from faircorner.sight import BONNET, REAR_TYRE, RIM, SCREEN
-from faircorner.standards import MEASURES
+from faircorner.standards import MEASURES, OBSERVED
 
 __all__ = ["vocabulary"]
 
@@ -31,6 +31,7 @@ def vocabulary() -> dict[str, Any]:
     thing or an edge may be seen to pass; stopping : kinds of what is felt through the tyres
     things : length, width and height, m, of what can be put down
     fitted : how a figure begins that is left to the fit
+    observed : what may be observed at any moment of an attempt
     """
     return {
         "manoeuvres": {
@@ -61,6 +62,7 @@ def vocabulary() -> dict[str, Any]:
             "angle": USUAL_ANGLE.model_dump(),
             "share": USUAL_SHARE.model_dump(),
         },
+        "observed": list(OBSERVED),
         "measures": [{"name": m.outward, "taped": m.taped is not None} for m in MEASURES.values()],
     }
 

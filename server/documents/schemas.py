@@ -10,6 +10,7 @@ from faircorner.documents.reading import in_full, read_document
 from faircorner.documents.vehicle import EyeBy
 from faircorner.ground import Answer, Landmark, Lines, ThingKind, suitability
 from faircorner.ground import KindName as PlaceKind
+from faircorner.standards import Observed
 from ninja import Schema
 from pydantic import Field
 
@@ -367,6 +368,7 @@ class VocabularyOut(Schema):
     looks: list[Look]
     things: dict[ThingKind, tuple[float, float, float]]
     fitted: FittedWords
+    observed: list[Observed]
     measures: list[MeasureWord]
     names: dict[str, str]
 

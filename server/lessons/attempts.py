@@ -16,7 +16,7 @@ from faircorner.documents.reading import read_document
 from faircorner.documents.verdicts import verdict_document
 from faircorner.errors import InputError
 from faircorner.said import Said
-from faircorner.standards import Finish, Noted, counted
+from faircorner.standards import COUNTED, Finish, Noted, counted
 from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, judge, locate
 
 from server.errors import Stale
@@ -65,16 +65,34 @@ def keep_attempt(
     if (attempt.instructor_id, attempt.cue_sheet_id) != (instructor.pk, sheet):
         raise Stale(Said("another attempt"))
     corrections = list(attempt.corrections.all())
-    if notes in (attempt.notes, *(one.notes for one in corrections)):
+    if notes in (_LATER | one for one in (attempt.notes, *(one.notes for one in corrections))):
         return attempt
     return correct_notes(attempt, instructor, based_on=len(corrections), notes=notes)
 
 
-def _fit_the_sheet(notes: dict[str, Any], sheet: CueSheet) -> None:
-    for name in ("calls", "looks"):
-        most = len(sheet.plan[name])
-        if len(notes[name]) > most:
-            raise InputError(f"notes.{name}", Said("the sheet has only", most=most))
+# What notes of old did not have.
+_LATER: dict[str, Any] = {"prompted": [], "observed": [], "call_seconds": [], "look_seconds": []}
+_AS_LONG_AS = {"calls": ("calls", "call_seconds"), "looks": ("looks", "look_seconds")}
+
+
+def _fit_the_sheet(kept: dict[str, Any], sheet: CueSheet) -> None:
+    notes = _LATER | kept
+    for plan, names in _AS_LONG_AS.items():
+        most = len(sheet.plan[plan])
+        for name in names:
+            if len(notes[name]) > most:
+                raise InputError(f"notes.{name}", Said("the sheet has only", most=most))
+    # Of the last stop and of driving on again, too.
+    last = len(sheet.plan["calls"]) + 1
+    for name, steps in (
+        ("prompted", notes["prompted"]), ("observed", [one["step"] for one in notes["observed"]])
+    ):  # fmt: skip
+        if max(steps, default=0) > last:
+            raise InputError(f"notes.{name}", Said("no such step", last=last))
+    for what, count in COUNTED.items():
+        seen = sum(one["what"] == what for one in notes["observed"])
+        if notes[count] < seen:
+            raise InputError(f"notes.{count}", Said("observed more often", seen=seen))
 
 
 @transaction.atomic

@@ -2,6 +2,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
+from faircorner.standards import Observed, Phase
 from faircorner.tape import MET, TAPE_SIGMA, Result
 from ninja import Schema
 from pydantic import BaseModel, Field, model_validator
@@ -21,6 +22,7 @@ from server.schools.history import changed_by
 Timing = Literal["early", "on", "late"]
 LookDone = Literal["done", "late", "missed", "prompted"]
 Count = Annotated[int, Field(ge=0, le=99)]
+Seconds = Annotated[float, Field(ge=0, le=36000, allow_inf_nan=False)]
 
 
 Recalled = Literal["alone", "helped", "forgotten"]
@@ -256,10 +258,25 @@ class LessonChange(RequestBody):
         return {name: value for name, value in said.items() if value is not None or name in undone}
 
 
-class Notes(RequestBody):
-    """What the instructor saw. Lists run by call and by look; null where nothing was noted."""
+class ObservedIO(RequestBody):
+    """Something that was observed on the way; step : the one in hand then, 0 the first stop.
 
-    seconds: Annotated[float, Field(ge=0, le=36000, allow_inf_nan=False)]
+    seconds : on the clock, which does not run before the start
+    """
+
+    what: Observed
+    phase: Phase
+    step: Annotated[int, Field(ge=0, le=41)]
+    seconds: Seconds
+
+
+class Notes(RequestBody):
+    """What the instructor saw. Lists run by call and by look; null where nothing was noted.
+
+    prompted : steps that had to be prompted; call_seconds, look_seconds : when each was noted
+    """
+
+    seconds: Seconds
     forward_movements: Count = 0
     reverse_movements: Count = 1
     calls: Annotated[list[Timing | None], Field(max_length=40)] = []
@@ -267,6 +284,10 @@ class Notes(RequestBody):
     kerb_touches: Count = 0
     kerb_mounts: Count = 0
     vehicle_touches: Count = 0
+    prompted: Annotated[list[Annotated[int, Field(ge=0, le=41)]], Field(max_length=42)] = []
+    observed: Annotated[list[ObservedIO], Field(max_length=200)] = []
+    call_seconds: Annotated[list[Seconds | None], Field(max_length=40)] = []
+    look_seconds: Annotated[list[Seconds | None], Field(max_length=40)] = []
 
 
 class ReadingsIO(RequestBody):

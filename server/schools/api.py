@@ -22,12 +22,14 @@ from server.schools.schemas import (
     JoinOut,
     LinkIn,
     LinkOut,
+    PadIn,
     PasswordIn,
     PersonChange,
     PersonEntry,
     PersonIn,
     PersonWas,
     RoleName,
+    SchoolOut,
     SessionOut,
     SignIn,
 )
@@ -88,6 +90,15 @@ def password_change(request: Caller, body: PasswordIn) -> object:
     set_password(user, body.password)
     update_session_auth_hash(request, user)
     return Status(204, None)
+
+
+@router.put("/school/pad", response=SchoolOut, operation_id="school_pad")
+@may(*SHAPE)
+def school_pad(request: Caller, body: PadIn) -> object:
+    """What is at hand in Drive to be noted at any moment."""
+    request.school.pad = body.pad
+    request.school.save(update_fields=["pad"])
+    return request.school
 
 
 @router.get("/people", response=list[PersonEntry], operation_id="people_list")

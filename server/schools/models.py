@@ -5,6 +5,7 @@ from zoneinfo import ZoneInfo, available_timezones
 from django.conf import settings
 from django.core.exceptions import ValidationError
 from django.db import models
+from faircorner.standards import Observed
 from simple_history.models import HistoricalRecords
 
 __all__ = ["Member", "Role", "School"]
@@ -31,11 +32,23 @@ def known_time_zone(value: str) -> None:
         raise ValidationError(f"is no time zone: {value}; one is named like Europe/London")
 
 
+# What happens in most lessons; a school adds and takes off as it likes.
+_USUAL_PAD: tuple[Observed, ...] = (
+    "gave way", "should have given way", "somebody passed", "signal missing", "too fast", "stalled",
+    "kerb touched", "kerb mounted", "vehicle touched", "helped by word", "pull-up", "restart",
+)  # fmt: skip
+
+
+def usual_pad() -> list[Observed]:
+    return list(_USUAL_PAD)
+
+
 class School(models.Model):
     """A school: which side its country drives on, the units it speaks in, and its days.
 
     locale : what is spoken, and how dates and figures are written
     time_zone : what its days are counted in
+    pad : what is at hand in Drive to be noted at any moment, in order
     """
 
     name = models.CharField(max_length=120, unique=True)
@@ -44,6 +57,7 @@ class School(models.Model):
     units = models.CharField(max_length=8, choices=[("metric", "metric"), ("imperial", "imperial")])
     locale = models.CharField(max_length=12, default="en-GB", validators=[known_locale])
     time_zone = models.CharField(max_length=40, default="UTC", validators=[known_time_zone])
+    pad = models.JSONField(default=usual_pad)
 
     def __str__(self) -> str:
         return self.name

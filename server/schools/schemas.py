@@ -1,8 +1,9 @@
 from datetime import datetime
 from typing import Annotated, Any, Literal
 
+from faircorner.standards import OBSERVED, Observed
 from ninja import Schema
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
 from server.request_body import RequestBody
 from server.schools.history import changed_by
@@ -13,6 +14,10 @@ from server.schools.services import signs_in_as
 RoleName = Literal["lead", "instructor", "trainee", "learner"]
 
 
+def _each_once(pad: list[Observed]) -> list[Observed]:
+    return list(dict.fromkeys(pad))
+
+
 class SchoolOut(Schema):
     id: int
     name: str
@@ -21,6 +26,13 @@ class SchoolOut(Schema):
     units: Literal["metric", "imperial"]
     locale: str
     time_zone: str
+    pad: list[Observed]
+
+
+class PadIn(RequestBody):
+    """What is at hand in Drive to be noted at any moment, in order; each once."""
+
+    pad: Annotated[list[Observed], Field(max_length=len(OBSERVED)), AfterValidator(_each_once)]
 
 
 class PersonOut(Schema):

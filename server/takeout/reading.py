@@ -77,6 +77,9 @@ class _School:
             raise InputError("file", Said("one learner's file"))
         about = ("name", "place", "keeps", "units", "locale", "time_zone")
         self.school = new_school({name: raw[name] for name in about})
+        if head.pad is not None:
+            self.school.pad = head.pad
+            self.school.save(update_fields=["pad"])
         for part, model in PARTS.items():
             keep = getattr(self, f"_{part}")
             for where, text in self._lines(part):

@@ -10,6 +10,7 @@ from uuid import UUID
 
 from faircorner.documents.requests import OptionsModel
 from faircorner.model import Model
+from faircorner.standards import OBSERVED, Observed
 from pydantic import AwareDatetime, ConfigDict, Field
 
 from server.lessons.schemas import Notes, ReadingsIO, Recap, TapeOut
@@ -43,6 +44,7 @@ class SchoolHead(Line):
     """school.json. lead : who took the file out, and comes in with it
 
     learner : whose file it is, where it is one learner's alone
+    pad : what is at hand in Drive to be noted; null where nothing is told
     """
 
     format: Literal["fair-corner/school@1"]
@@ -52,6 +54,7 @@ class SchoolHead(Line):
     units: Literal["metric", "imperial"]
     locale: Annotated[str, Field(max_length=12)]
     time_zone: Annotated[str, Field(max_length=40)]
+    pad: Annotated[list[Observed] | None, Field(max_length=len(OBSERVED))] = None
     lead: Number | None
     learner: Number | None
 

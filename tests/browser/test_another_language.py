@@ -20,8 +20,25 @@ SAID = (Path(__file__).parent / "texts.js").read_text("utf-8")
 MARKED = re.compile("[áéíóúýńŕśĺ]")
 FIGURE = re.compile(r"[\d.,]+ ?(cm|m|ft|in|s)\b|\b(cm|ft|in)\b|Fair Corner")
 DATE = re.compile(r"([A-Z][a-z]{2}, )?[A-Z][a-z]{2} \d+|\d\d:\d\d [AP]M")
-STATIONS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare")
-FREE_TEXT = ("name", "say", "note", "about", "author", "authority", "learner", "instructor", "why")
+STATIONS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare", "lesson")
+FREE_TEXT = (
+    "name",
+    "say",
+    "note",
+    "about",
+    "author",
+    "authority",
+    "learner",
+    "instructor",
+    "why",
+    "notes",
+    "learnt",
+    "comes_next",
+    "what",
+    "step",
+    "place",
+    "cancelled_because",
+)
 DESK = ("people", "diary", "garage", "standards", "hill", "trailer")
 
 

@@ -467,3 +467,46 @@ def test_where_learners_stand(ours, lead):
         newcomer: {"learner_id": newcomer, "next_lesson": None, "sheet": None},
     }  # fmt: skip
     assert list(stand(ours.client("learner"))) == [learner]
+
+
+SEEN = {"what": "kerb touched", "phase": "execution", "step": 1, "seconds": 12}
+
+
+def test_what_was_observed_on_the_way_comes_back_with_its_step_phase_and_second(ours, lead):
+    last = len(ours.sheet.plan["calls"]) + 1
+    notes = {**NOTES, "kerb_touches": 2, "prompted": [0, last], "call_seconds": [12.5],
+             "look_seconds": [None], "observed": [SEEN, {**SEEN, "what": "stalled"}]}  # fmt: skip
+    made = keep(lead, ours, notes=notes)
+    assert {name: made["notes"][name] for name in notes} == notes
+    # The tablet that never heard the answer sends it again, also from before all this was noted.
+    Attempt.objects.update(notes=without_later(made["notes"]))
+    body = {"id": made["id"], "sheet": ours.sheet.pk, "started": STARTED}
+    plain = {**made["notes"], **LATER}
+    assert send(lead, "POST", "/api/attempts", {**body, "notes": plain}).status_code == 201
+    assert not Attempt.objects.get().corrections.exists()
+
+
+LATER = {"prompted": [], "observed": [], "call_seconds": [], "look_seconds": []}
+
+
+def without_later(notes):
+    return {name: value for name, value in notes.items() if name not in LATER}
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        pytest.param({"observed": [SEEN]}, "notes.kerb_touches", id="observed and not counted"),
+        pytest.param({"observed": [{**SEEN, "step": 40}]}, "notes.observed", id="no such step"),
+        pytest.param({"prompted": [40]}, "notes.prompted", id="prompted at no step"),
+        pytest.param({"observed": [{**SEEN, "what": "sang"}]}, "notes.observed.0.what", id="sang"),
+        pytest.param({"observed": [SEEN] * 201}, "notes.observed", id="without an end"),
+        pytest.param({"call_seconds": [1.0] * 9}, "notes.call_seconds", id="more than the calls"),
+    ],
+)
+def test_what_cannot_have_been_observed_stores_no_attempt(ours, lead, change, field):
+    body = {"id": str(uuid.uuid4()), "sheet": ours.sheet.pk, "started": STARTED,
+            "notes": {**NOTES, **change}}  # fmt: skip
+    answer = send(lead, "POST", "/api/attempts", body)
+    assert (answer.status_code, answer.json()["field"]) == (422, field)
+    assert not Attempt.objects.exists()

@@ -95,6 +95,7 @@ def requests_naming(house):
         "advice_take": ("POST", "/api/sets/take", {"sheet": sheet}),
         "person_file": ("GET", f"/api/people/{learner}/file", None),
         "person_erase": ("POST", f"/api/people/{learner}/erase", {"name": "somebody else"}),
+        "school_pad": ("PUT", "/api/school/pad", {"pad": ["stalled"]}),
         # Routes that name nothing: what they answer is looked at instead.
         "session_read": ("GET", "/api/session", None),
         "people_list": ("GET", "/api/people", None),
@@ -162,7 +163,8 @@ NAMELESS = {"session_read", "health_read",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
-            "school_begin", "school_begin_from_file", "school_file", "calendar_read",
+            "school_begin", "school_begin_from_file", "school_file", "school_pad",
+            "calendar_read",
             "calendar_make", "calendar_withdraw", "calendar_file", "calendar_feed"}  # fmt: skip
 
 
@@ -211,7 +213,7 @@ MAY_NOT = {"document_create", "document_merge", "document_revise", "document_sit
            "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
            "notes_correct", "advice_take", "person_add", "person_change", "link_make",
            "person_history", "document_away", "lesson_change", "person_erase",
-           "school_file"}  # fmt: skip
+           "school_file", "school_pad"}  # fmt: skip
 # What the school has in common is not for somebody who still learns to teach.
 NOT_YET = {
     "document_create",
@@ -224,6 +226,7 @@ NOT_YET = {
     "person_history",
     "person_erase",
     "school_file",
+    "school_pad",
 }
 
 

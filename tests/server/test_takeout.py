@@ -41,7 +41,9 @@ def lived_in(house):
         "plan": [{"what": "Parks", "minutes": 40, "docket": docket}, {"what": "X", "minutes": 5}],
         "recap": [{"what": "Parks", "step": "Look", "recalled": "helped"}],
         "learnt": "Slow hands", "comes_next": "Left", "based_on": 1})  # fmt: skip
-    attempt = keep(instructor, house)["id"]
+    send(lead, "PUT", "/api/school/pad", {"pad": ["stalled", "pull-up"]})
+    seen = {"what": "stalled", "phase": "start", "step": 0, "seconds": 4}
+    attempt = keep(instructor, house, notes={**NOTES, "observed": [seen], "prompted": [1]})["id"]
     send(lead, "PUT", f"/api/attempts/{attempt}/readings", READINGS)
     noted = {"based_on": 0, "notes": {**NOTES, "seconds": 61}}
     assert send(lead, "POST", f"/api/attempts/{attempt}/notes", noted).status_code == 201

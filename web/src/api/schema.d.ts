@@ -40,6 +40,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/school/pad": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * School Pad
+         * @description What is at hand in Drive to be noted at any moment.
+         */
+        put: operations["school_pad"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -1422,6 +1442,8 @@ export interface components {
             locale: string;
             /** Time Zone */
             time_zone: string;
+            /** Pad */
+            pad: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart")[];
         };
         /**
          * SessionOut
@@ -1465,6 +1487,14 @@ export interface components {
             now: string;
             /** Password */
             password: string;
+        };
+        /**
+         * PadIn
+         * @description What is at hand in Drive to be noted at any moment, in order; each once.
+         */
+        PadIn: {
+            /** Pad */
+            pad: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart")[];
         };
         /** Input */
         Input: {
@@ -3146,6 +3176,8 @@ export interface components {
                 ];
             };
             fitted: components["schemas"]["FittedWords"];
+            /** Observed */
+            observed: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart")[];
             /** Measures */
             measures: components["schemas"]["MeasureWord"][];
             /** Names */
@@ -5637,6 +5669,8 @@ export interface components {
         /**
          * Notes
          * @description What the instructor saw. Lists run by call and by look; null where nothing was noted.
+         *
+         *     prompted : steps that had to be prompted; call_seconds, look_seconds : when each was noted
          */
         Notes: {
             /** Seconds */
@@ -5676,6 +5710,26 @@ export interface components {
              * @default 0
              */
             vehicle_touches: number;
+            /**
+             * Prompted
+             * @default []
+             */
+            prompted: number[];
+            /**
+             * Observed
+             * @default []
+             */
+            observed: components["schemas"]["ObservedIO"][];
+            /**
+             * Call Seconds
+             * @default []
+             */
+            call_seconds: (number | null)[];
+            /**
+             * Look Seconds
+             * @default []
+             */
+            look_seconds: (number | null)[];
         };
         /**
          * NotesKept
@@ -5690,6 +5744,28 @@ export interface components {
              */
             at: string;
             notes: components["schemas"]["Notes"];
+        };
+        /**
+         * ObservedIO
+         * @description Something that was observed on the way; step : the one in hand then, 0 the first stop.
+         *
+         *     seconds : on the clock, which does not run before the start
+         */
+        ObservedIO: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart";
+            /**
+             * Phase
+             * @enum {string}
+             */
+            phase: "approach" | "start" | "execution" | "finish" | "leaving";
+            /** Step */
+            step: number;
+            /** Seconds */
+            seconds: number;
         };
         /** PagedAttemptOut */
         PagedAttemptOut: {
@@ -6270,6 +6346,42 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    school_pad: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolOut"];
+                };
             };
             400: components["responses"]["Problem400"];
             401: components["responses"]["Problem401"];

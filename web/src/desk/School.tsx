@@ -6,11 +6,12 @@ import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { useMay, useSchool } from "../shell/useDocket";
 import { t } from "../words";
+import { ChoosePad } from "./ChoosePad";
 import { Desk } from "./Desk";
 
 const School = () => {
   const school = useSchool();
-  const lead = useMay().lead;
+  const { lead, shape } = useMay();
   const told: [string, string][] = [
     [t("begin.name of the school"), school.name],
     [t("begin.town"), school.place],
@@ -32,6 +33,7 @@ const School = () => {
           </Box>
         ))}
       </Paper>
+      {shape && <ChoosePad />}
       {lead && (
         <Paper component="section" sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <Typography variant="h2">{t("desk.take the school out")}</Typography>

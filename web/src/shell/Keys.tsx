@@ -29,6 +29,9 @@ export const Keys = ({ on, setOn, close }: Props) => {
     [t("shell.space"), t("shell.clock on and off")],
     ["← ↓ →", t("shell.early on late")],
     ["D L M P", t("shell.look done late missed prompted")],
+    ["H", t("shell.step was prompted")],
+    ["PgUp PgDn", t("shell.the step before or after")],
+    ["U", t("shell.undo")],
   ];
   return (
     <Dialog open onClose={close} aria-labelledby="keys-title">

@@ -4,8 +4,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import type { FinishWords } from "../../places";
-import { type Code, t } from "../../words";
-import type { Jotting } from "./jotted";
+import { type Code, named, t } from "../../words";
+import { type Jotting, oneLess, type Seen } from "./jotted";
 
 const COUNTS: {
   name: "reverse" | "forward" | "kerb" | "mount" | "vehicle";
@@ -25,36 +25,46 @@ export const countsAt = (words: FinishWords, kerbed: boolean) =>
     label: name === "kerb" ? words.kerb_touches : t(label),
   }));
 
+/** What was observed, as it is called here: in a bay the kerb may be its head. */
+export const seenAs = (what: Seen["what"], words: FinishWords): string =>
+  what === "kerb touched" ? words.kerb_touches : named(what);
+
 interface Props {
   noting: Jotting;
   words: FinishWords;
   kerbed: boolean;
+  /** Where touches are observed one by one, movements alone are counted. */
+  movements?: boolean;
 }
 
-export const Counts = ({ noting: { draft, change }, words, kerbed }: Props) => (
-  <Paper sx={{ p: 1.25, display: "grid", gap: 0.5 }}>
-    {countsAt(words, kerbed).map(({ name, label }) => (
-      <Box key={name} sx={{ display: "flex", alignItems: "center" }}>
-        <Box sx={{ flex: 1, fontSize: 15 }}>{label}</Box>
-        <Button
-          aria-label={t("drive.one less", { label })}
-          disabled={draft[name] === 0}
-          onClick={() => change({ [name]: draft[name] - 1 })}
-          sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
-        >
-          −
-        </Button>
-        <Box sx={{ width: 28, textAlign: "center", fontSize: 18, fontWeight: 700 }}>
-          {draft[name]}
+export const Counts = ({ noting, words, kerbed, movements = false }: Props) => {
+  const { draft, change } = noting;
+  const counted = countsAt(words, kerbed).slice(0, movements ? 2 : undefined);
+  return (
+    <Paper sx={{ p: 1.25, display: "grid", gap: 0.5 }}>
+      {counted.map(({ name, label }) => (
+        <Box key={name} sx={{ display: "flex", alignItems: "center" }}>
+          <Box sx={{ flex: 1, fontSize: 15 }}>{label}</Box>
+          <Button
+            aria-label={t("drive.one less", { label })}
+            disabled={draft[name] === 0}
+            onClick={() => oneLess(noting, name)}
+            sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
+          >
+            −
+          </Button>
+          <Box sx={{ width: 28, textAlign: "center", fontSize: 18, fontWeight: 700 }}>
+            {draft[name]}
+          </Box>
+          <Button
+            aria-label={t("drive.one more", { label })}
+            onClick={() => change({ [name]: draft[name] + 1 })}
+            sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
+          >
+            +
+          </Button>
         </Box>
-        <Button
-          aria-label={t("drive.one more", { label })}
-          onClick={() => change({ [name]: draft[name] + 1 })}
-          sx={{ minWidth: 44, minHeight: 44, fontSize: 20 }}
-        >
-          +
-        </Button>
-      </Box>
-    ))}
-  </Paper>
-);
+      ))}
+    </Paper>
+  );
+};

@@ -3,21 +3,36 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import { useTheme } from "@mui/material/styles";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { sheetQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
-import { LastStop } from "../../drawing/marks";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDates } from "../../shell/useDates";
-import { useChangeDocket, useDocket, useMay } from "../../shell/useDocket";
+import { useChangeDocket, useDocket, useMay, useSchool } from "../../shell/useDocket";
 import { useAllStored } from "../../shell/useStored";
+import { ink } from "../../theme";
 import { t } from "../../words";
-import { Counters } from "./Counters";
-import { Afterwards, StepCard } from "./StepCard";
+import { Clock, timeGiven } from "./Clock";
+import { Counts } from "./Counts";
+import { DriveMenu } from "./DriveMenu";
+import { buzz, hush, speak, useStaysLit } from "./device";
+import { Ends } from "./Ends";
+import { observe, phaseOf, stepOf } from "./jotted";
+import { Pad } from "./Pad";
+import { ScreenLock } from "./ScreenLock";
+import { SoFar } from "./SoFar";
+import { StepInHand, toldOf } from "./StepInHand";
+import { Strip } from "./Strip";
 import { type Draft, useAttemptDraft } from "./useAttemptDraft";
 import { useDriveKeys } from "./useDriveKeys";
+import { useDriveOptions } from "./useDriveOptions";
+import { useFollowing } from "./useFollowing";
 
 const DriveStation = () => {
   const docket = useDocket();
@@ -44,10 +59,12 @@ const DriveStation = () => {
   if (sheet.error) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
   if (!sheet.data) return <Waiting what={t("drive.fetching the cue sheet")} />;
   return (
-    <>
+    <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>
       <Elsewhere sheet={sheet.data} />
-      <Noting key={sheet.data.id} sheet={sheet.data} />
-    </>
+      <Box sx={{ flex: 1, minHeight: 0 }}>
+        <Noting key={sheet.data.id} sheet={sheet.data} />
+      </Box>
+    </Box>
   );
 };
 
@@ -84,38 +101,125 @@ const Elsewhere = ({ sheet }: { sheet: Sheet }) => {
 const Noting = ({ sheet }: { sheet: Sheet }) => {
   const navigate = useNavigate();
   const { search } = useLocation();
-  const method = sheet.method.body;
-  const noting = useAttemptDraft(sheet, () => navigate({ pathname: "/tape", search }));
+  const wide = useMediaQuery(useTheme().breakpoints.up("md"));
+  const { options, choose } = useDriveOptions();
+  const [locked, setLocked] = useState(false);
+  const following = useFollowing();
+  const kept = useAttemptDraft(sheet, (then) => void navigate(then));
+  const noting = options.buzzes ? { ...kept, change: buzzing(kept.change) } : kept;
+  const { draft, keep } = noting;
   useDriveKeys(sheet, noting);
+  useStaysLit(draft.runningSince !== null);
+  useSaid(sheet, draft.card, options.speaks && draft.started !== null);
+  const words = finishWords(sheet.ground.body.goal, sheet.method.body);
+  const kerbed = PLACES[sheet.ground.body.goal.kind].kerbed;
+  const done = () => keep.mutate({ pathname: "/tape", search });
+  const counts = <Counts noting={noting} words={words} kerbed={kerbed} movements />;
+  const soFar = <SoFar sheet={sheet} noting={noting} words={words} />;
   return (
     <Box
       sx={{
+        height: "100%",
+        minHeight: { xs: 600, md: 560 },
         display: "grid",
-        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 320px" },
-        gap: 1.5,
+        gap: 1,
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 330px" },
+        // The step in hand has the lower half; what is above it gives way first.
+        gridTemplateRows: { xs: "auto auto auto minmax(50%, 1fr)", md: "auto minmax(0, 1fr) 54%" },
       }}
     >
-      <Box component="ol" sx={{ m: 0, p: 0, listStyle: "none", display: "grid", gap: 1 }}>
-        {method.steps.map((step, i) => (
-          <StepCard key={step.name} index={i} say={step.say} sheet={sheet} noting={noting} />
-        ))}
-        <Box component="li" sx={{ display: "flex", gap: 1.5, px: 1.25, fontSize: 15 }}>
-          <svg width={30} height={24} viewBox="-13 -12 26 24" aria-hidden="true">
-            <LastStop />
-          </svg>
-          <span>
-            <strong>{t("cues.last stop")}</strong>: {sheet.plan.ends.text}
-          </span>
-        </Box>
-        <Afterwards sheet={sheet} noting={noting} />
+      <Box sx={{ gridRow: { md: "1 / 3" }, gridColumn: { md: 2 } }}>
+        <Clock sheet={sheet} noting={noting} options={options} done={done}>
+          <DriveMenu
+            options={options}
+            choose={choose}
+            timed={timeGiven(sheet) !== null}
+            lock={() => setLocked(true)}
+            again={noting.again}
+          >
+            {!wide && counts}
+            {!wide && soFar}
+          </DriveMenu>
+        </Clock>
+        {keep.error && <Alert severity="error">{keep.error.message}</Alert>}
+        {wide && (
+          <Box sx={{ display: "grid", gap: 1, mt: 1, fontSize: 13, color: ink.soft }}>
+            {counts}
+            {t("drive.stop while anyone is near")}
+          </Box>
+        )}
       </Box>
-      <Counters
+      <Strip sheet={sheet} noting={noting} />
+      {wide && (
+        <Paper
+          component="section"
+          aria-label={t("drive.so far")}
+          sx={{ px: 1.5, overflowY: "auto" }}
+        >
+          <Box component="h2" sx={{ fontSize: 16, my: 1 }}>
+            {t("drive.so far")}
+          </Box>
+          {soFar}
+        </Paper>
+      )}
+      <Box
+        sx={{ gridRow: { md: 3 }, gridColumn: { md: 2 }, minHeight: 0, overflowY: { md: "auto" } }}
+      >
+        <Pad
+          words={words}
+          kerbed={kerbed}
+          counts={timesOf(draft)}
+          observe={(what) =>
+            observe(noting, {
+              what,
+              step: stepOf(draft, draft.card),
+              phase: phaseOf(draft, draft.card, draft.started !== null),
+            })
+          }
+        />
+      </Box>
+      <StepInHand
+        sheet={sheet}
         noting={noting}
-        words={finishWords(sheet.ground.body.goal, method)}
-        kerbed={PLACES[sheet.ground.body.goal.kind].kerbed}
+        ends={
+          <Ends
+            sheet={sheet}
+            noting={noting}
+            options={options}
+            done={done}
+            following={following}
+            goOn={() => following && keep.mutate(following.where)}
+          />
+        }
       />
+      {locked && <ScreenLock open={() => setLocked(false)} />}
     </Box>
   );
+};
+
+/** How often each was observed. */
+const timesOf = (draft: Draft): Map<string, number> => {
+  const times = new Map<string, number>();
+  for (const { what } of draft.observed) times.set(what, (times.get(what) ?? 0) + 1);
+  return times;
+};
+
+const buzzing =
+  (change: (part: Partial<Draft>) => void) =>
+  (part: Partial<Draft>): void => {
+    buzz();
+    change(part);
+  };
+
+/** The step in hand, said aloud whenever another one comes to it. */
+const useSaid = (sheet: Sheet, card: number, aloud: boolean) => {
+  const { locale } = useSchool();
+  useEffect(() => {
+    if (!aloud) return;
+    const { say, cue } = toldOf(sheet, card);
+    speak(`${say}. ${cue}`, locale);
+    return hush;
+  }, [sheet, card, aloud, locale]);
 };
 
 export default DriveStation;

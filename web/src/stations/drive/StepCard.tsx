@@ -9,7 +9,7 @@ import { Term } from "../../shell/Term";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
 import { isUnseen } from "../cues/Unseen";
-import { type Jotting, type LookDone, noteLook, noteTiming, type Timing } from "./jotted";
+import { type Jotting, LOOKS, noteLook, noteTiming, type Timing } from "./jotted";
 
 interface Props {
   index: number;
@@ -23,8 +23,6 @@ export const TIMINGS: { value: Timing; mark: React.ReactNode }[] = [
   { value: "on", mark: <OnDot size={14} /> },
   { value: "late", mark: <LateWedge size={14} /> },
 ];
-const LOOKS: LookDone[] = ["done", "late", "missed", "prompted"];
-
 /** On a phone what is chosen from stands below what it is about, as wide as the card. */
 const row = {
   display: "flex",
@@ -135,7 +133,7 @@ export const Afterwards = ({ sheet, noting }: Omit<Props, "say" | "index">) => {
 };
 
 /** A pale ground under a mark, so that it reads on a pressed button too. */
-const Light = ({ children }: { children: React.ReactNode }) => (
+export const Light = ({ children }: { children: React.ReactNode }) => (
   <Box
     component="span"
     sx={{

@@ -7,6 +7,9 @@ import type { Sheet } from "../../api/types";
 import { useStored } from "../../shell/useStored";
 import { type Jotted, notesOf } from "./jotted";
 
+/** What comes after an attempt: its tape, or another exercise. */
+export type Then = { pathname: string; search: string };
+
 export interface Draft extends Jotted {
   id: string;
   /** Whose it is; what was begun before this was kept is found by its sheet alone. */
@@ -15,6 +18,9 @@ export interface Draft extends Jotted {
   /** Seconds before the clock was last started, and when that was. */
   banked: number;
   runningSince: number | null;
+  /** What starts the clock where a rule does, once both are so. */
+  indicator: boolean;
+  gear: boolean;
 }
 
 /** How many movements the sheet itself has in a gear: what is noted is what comes on top. */
@@ -30,6 +36,12 @@ const blank = (sheet: Sheet): Draft => ({
   card: 0,
   calls: sheet.plan.calls.map(() => null),
   looks: sheet.plan.looks.map(() => null),
+  indicator: false,
+  gear: false,
+  prompted: [],
+  observed: [],
+  callSeconds: sheet.plan.calls.map(() => null),
+  lookSeconds: sheet.plan.looks.map(() => null),
   forward: movements(sheet, "forward"),
   reverse: movements(sheet, "reverse"),
   kerb: 0,
@@ -40,12 +52,14 @@ const blank = (sheet: Sheet): Draft => ({
 export const secondsOf = (draft: Draft, now: number): number =>
   draft.banked + (draft.runningSince === null ? 0 : (now - draft.runningSince) / 1000);
 
-export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void) => {
+/** onKept : where to go on, once the server has it */
+export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
   const [stored, setStored, forget] = useStored<Draft | null>(`attempt/${sheet.id}`, null);
   const [fresh, setFresh] = useState(() => blank(sheet));
   // Kept as well: undo reaches back over a reload and over starting over.
   const [past, setPast, forgetPast] = useStored<Draft[]>(`undo/attempt/${sheet.id}`, []);
-  const draft = stored ?? fresh;
+  // What was begun before more could be noted goes on with nothing noted of that.
+  const draft = stored ? { ...fresh, ...stored } : fresh;
   const client = useQueryClient();
   const change = (part: Partial<Draft>) => {
     setPast([...past.slice(-40), draft]);
@@ -68,7 +82,7 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void)
     setFresh(blank(sheet));
   };
   const keep = useMutation({
-    mutationFn: () => {
+    mutationFn: (_then: Then) => {
       // Sent a second time, because no answer came, it must be the same attempt: the clock stops.
       const done = { ...draft, banked: secondsOf(draft, Date.now()), runningSince: null };
       setStored(done);
@@ -81,7 +95,7 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void)
         },
       });
     },
-    onSuccess: async (attempt) => {
+    onSuccess: async (attempt, then) => {
       done();
       // Whoever goes on to Tape at once finds this attempt there, and types into no older one.
       client.setQueryData(
@@ -90,10 +104,12 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (attempt: string) => void)
       );
       await client.invalidateQueries({ queryKey: ["attempts"] });
       await client.invalidateQueries({ queryKey: ["docket"] });
-      onKept(attempt.id);
+      await client.invalidateQueries({ queryKey: ["lessons"] });
+      onKept(then);
     },
   });
-  return { draft, change, undo: past.length ? undo : null, again, keep };
+  const seconds = () => secondsOf(draft, Date.now());
+  return { draft, change, seconds, undo: past.length ? undo : null, again, keep };
 };
 
 /** The time now, ticking while the clock runs. */

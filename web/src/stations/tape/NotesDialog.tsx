@@ -17,6 +17,7 @@ import { useStored } from "../../shell/useStored";
 import { t } from "../../words";
 import { Counts } from "../drive/Counts";
 import { type Jotted, jotted, notesOf } from "../drive/jotted";
+import { SoFar } from "../drive/SoFar";
 import { Afterwards, StepCard } from "../drive/StepCard";
 
 interface Props {
@@ -78,6 +79,7 @@ export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
           words={words}
           kerbed={PLACES[sheet.ground.body.goal.kind].kerbed}
         />
+        <SoFar sheet={sheet} noting={{ draft, change }} words={words} />
         <NumberField
           label={t("tape.time in seconds")}
           value={Math.round(draft.seconds)}

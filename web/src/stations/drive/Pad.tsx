@@ -1,0 +1,74 @@
+/** What may be observed at any moment: the school's own choice at hand, the rest behind one tap. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import { useId, useState } from "react";
+import type { FinishWords } from "../../places";
+import { useSchool } from "../../shell/useDocket";
+import { useVocabulary } from "../../shell/useVocabulary";
+import { t } from "../../words";
+import { seenAs } from "./Counts";
+import type { Seen } from "./jotted";
+
+interface Props {
+  words: FinishWords;
+  kerbed: boolean;
+  counts: ReadonlyMap<string, number>;
+  observe: (what: Seen["what"]) => void;
+}
+
+export const Pad = ({ words, kerbed, counts, observe }: Props) => {
+  const possible = (what: Seen["what"]) => what !== "kerb mounted" || kerbed;
+  const pad = useSchool().pad.filter(possible);
+  const { observed } = useVocabulary();
+  const [more, setMore] = useState(false);
+  const title = useId();
+  const rest = observed.filter((what) => possible(what) && !pad.includes(what));
+  const button = (what: Seen["what"], then = () => {}) => (
+    <Button
+      key={what}
+      variant="outlined"
+      onClick={() => {
+        observe(what);
+        then();
+      }}
+      sx={cell}
+    >
+      {capital(seenAs(what, words))}
+      {counts.get(what) ? <strong>&nbsp;{counts.get(what)}</strong> : null}
+    </Button>
+  );
+  return (
+    <Box
+      role="group"
+      aria-label={t("drive.observed")}
+      sx={{
+        display: "grid",
+        gap: 0.5,
+        gridTemplateColumns: { xs: "repeat(3, 1fr)", sm: "repeat(4, 1fr)", md: "1fr 1fr" },
+        gridAutoRows: "minmax(44px, auto)",
+        alignContent: "start",
+      }}
+    >
+      {pad.map((what) => button(what))}
+      {rest.length > 0 && (
+        <Button sx={cell} aria-haspopup="dialog" onClick={() => setMore(true)}>
+          {t("drive.more")}
+        </Button>
+      )}
+      <Dialog open={more} onClose={() => setMore(false)} aria-labelledby={title} fullWidth>
+        <DialogTitle id={title}>{t("drive.observed")}</DialogTitle>
+        <DialogContent sx={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 0.5 }}>
+          {rest.map((what) => button(what, () => setMore(false)))}
+        </DialogContent>
+      </Dialog>
+    </Box>
+  );
+};
+
+const capital = (text: string) => text.charAt(0).toLocaleUpperCase() + text.slice(1);
+
+const cell = { minHeight: 44, minWidth: 0, px: 0.5, fontSize: 14, lineHeight: 1.1 } as const;

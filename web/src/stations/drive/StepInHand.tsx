@@ -1,0 +1,172 @@
+/** The step in hand: what to say, its cue, its looks, and how its call came. The lower half. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Paper from "@mui/material/Paper";
+import type { ReactNode } from "react";
+import type { Sheet } from "../../api/types";
+import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
+import { ink } from "../../theme";
+import { named, t } from "../../words";
+import { isUnseen } from "../cues/Unseen";
+import { type Jotting, lastStop, looksOf, notePrompt, noteTiming, stepOf, tapLook } from "./jotted";
+import { Light, TIMINGS } from "./StepCard";
+
+interface Props {
+  sheet: Sheet;
+  noting: Jotting;
+  /** What the first stop and the last are for. */
+  ends: ReactNode;
+}
+
+/** What is said of a card, its cue, and which way the next one goes. */
+export const toldOf = (sheet: Sheet, card: number) => {
+  const { plan, method } = sheet;
+  const steps = method.body.steps;
+  const call = plan.calls[card - 1];
+  const after = plan.calls.length + 1;
+  const say =
+    card < after
+      ? (steps[card]?.say ?? "")
+      : t(card === after ? "cues.last stop" : "drive.leaving");
+  const cue = call
+    ? call.said.text
+    : card === 0
+      ? t("drive.from", { where: plan.begins.text })
+      : card === after
+        ? plan.ends.text
+        : t("drive.before driving on");
+  const next = card + 1 < after ? steps[card + 1]?.say : card < after ? t("cues.last stop") : null;
+  return {
+    say,
+    cue,
+    next: next ?? null,
+    instead: call && isUnseen(call) ? call.instead.text : null,
+  };
+};
+
+export const StepInHand = ({ sheet, noting, ends }: Props) => {
+  const { draft } = noting;
+  const { card } = draft;
+  const { plan } = sheet;
+  const { say, cue, next, instead } = toldOf(sheet, card);
+  const called = card > 0 && card < lastStop(draft);
+  const prompted = draft.prompted.includes(stepOf(draft, card));
+  return (
+    <Paper
+      component="section"
+      aria-label={t("drive.step in hand")}
+      sx={{
+        p: { xs: 1.25, md: 2 },
+        minHeight: 0,
+        display: "flex",
+        flexDirection: "column",
+        gap: 1,
+        border: `2px solid ${ink.teal}`,
+      }}
+    >
+      {/* What is read gives way before what is tapped does. */}
+      <Box sx={{ flex: 1, minHeight: 0, overflowY: "auto" }}>
+        <Box sx={{ display: "flex", alignItems: "flex-start", gap: 1.25 }}>
+          <svg width={34} height={34} viewBox="-13 -13 26 26" aria-hidden="true">
+            {called ? (
+              <CallDisc x={0} y={0} label={String(card)} stop={card === plan.calls.length} />
+            ) : card === 0 ? (
+              <FirstStop />
+            ) : (
+              <LastStop />
+            )}
+          </svg>
+          <Box
+            component="h2"
+            aria-live="polite"
+            sx={{ m: 0, flex: 1, fontSize: { xs: 20, sm: 26 }, lineHeight: 1.15 }}
+          >
+            {say}
+          </Box>
+          <Button
+            variant={prompted ? "contained" : "outlined"}
+            aria-pressed={prompted}
+            onClick={() => notePrompt(noting, stepOf(draft, card))}
+            sx={{ minHeight: 44, flexShrink: 0 }}
+          >
+            {t("names.prompted")}
+          </Button>
+        </Box>
+        <Box sx={{ fontSize: { xs: 16, sm: 20 }, lineHeight: 1.3, mt: 0.5 }}>{cue}</Box>
+        {instead && <Box sx={{ fontSize: 15 }}>{instead}</Box>}
+        {next && (
+          <Box sx={{ fontSize: 15, color: ink.soft, mt: 0.5 }}>{t("drive.then", { next })}</Box>
+        )}
+      </Box>
+      <Eyes sheet={sheet} noting={noting} />
+      {called ? <Timings card={card} noting={noting} /> : ends}
+    </Paper>
+  );
+};
+
+const Timings = ({ card, noting }: { card: number; noting: Jotting }) => (
+  <Box
+    role="group"
+    aria-label={t("drive.call", { number: card })}
+    sx={{ display: "grid", gridTemplateColumns: "repeat(3, minmax(0, 1fr))", gap: 1 }}
+  >
+    {TIMINGS.map(({ value, mark }) => {
+      const chosen = noting.draft.calls[card - 1] === value;
+      return (
+        <Button
+          key={value}
+          variant={chosen ? "contained" : "outlined"}
+          aria-pressed={chosen}
+          startIcon={<Light>{mark}</Light>}
+          onClick={() => noteTiming(noting, card, value)}
+          sx={{ minHeight: { xs: 68, md: 84 }, fontSize: { xs: 18, md: 22 } }}
+        >
+          {t(`names.${value}`)}
+        </Button>
+      );
+    })}
+  </Box>
+);
+
+/** The looks of the step, each an eye to tap: done, late, missed, prompted, and not noted again. */
+const Eyes = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => {
+  const { draft } = noting;
+  const of = looksOf(sheet, draft);
+  const looks = sheet.plan.looks.flatMap((look, i) => (of.includes(i) ? [{ look, i }] : []));
+  if (looks.length === 0) return null;
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+      {looks.map(({ look, i }) => {
+        const done = draft.looks[i];
+        return (
+          <Button
+            key={look.look}
+            variant="outlined"
+            aria-label={t("drive.look is", {
+              number: i + 1,
+              look: named(look.look),
+              done: done ? t(`names.${done}`) : t("tape.not noted"),
+            })}
+            title={look.said.text}
+            onClick={() => tapLook(noting, i)}
+            sx={{
+              flex: "1 1 92px",
+              minHeight: 56,
+              px: 0.5,
+              lineHeight: 1.15,
+              flexDirection: "column",
+              background: done ? ink.pale : undefined,
+            }}
+          >
+            <EyeMark state={done ?? "open"} size={28} />
+            <span>{named(look.look)}</span>
+            <Box component="span" sx={{ fontSize: 13, color: ink.soft }}>
+              {done ? t(`names.${done}`) : t("tape.not noted")}
+            </Box>
+          </Button>
+        );
+      })}
+    </Box>
+  );
+};
