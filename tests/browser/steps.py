@@ -99,6 +99,26 @@ def note_attempt(page):
     expect(field(page, "Front wheel to kerb")).to_be_visible()
 
 
+def step(page, card):
+    """Take a step in hand: 0 the first stop, then the calls, the last stop, and leaving."""
+    page.get_by_role("navigation", name="Steps").get_by_role("button").nth(card).click()
+
+
+def call_came(page, number, timing):
+    step(page, number)
+    page.get_by_role("group", name=f"Call {number}").get_by_role("button", name=timing).click()
+
+
+def so_far(page):
+    """What was noted of the attempt under way, beside the step in hand."""
+    return page.get_by_role("list", name="Noted so far")
+
+
+def start_over(page):
+    page.get_by_role("button", name="Noted so far, and options").click()
+    page.get_by_role("button", name="Start over").click()
+
+
 class Held:
     """Requests to an address, kept from the server until they are let go, first come first."""
 

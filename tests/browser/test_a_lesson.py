@@ -3,12 +3,15 @@
 import re
 
 import pytest
+from django.utils import timezone
 from playwright.sync_api import expect
 
+from server.documents.models import Document
 from server.lessons.appointments import add_lesson
 from server.lessons.models import Lesson
+from server.planning.models import CueSheet
 from server.schools.models import Member
-from tests.browser.steps import INES, MAREN, choose, desk, field, go_to, sign_in, station
+from tests.browser.steps import INES, MAREN, choose, desk, field, go_to, sign_in, station, step
 
 
 def opened(page, lesson, person=MAREN):
@@ -54,6 +57,26 @@ def test_a_lesson_begins_on_the_spot_and_takes_in_what_is_driven(page):
     lesson = Lesson.objects.get(learner__name="Yara Quill", plan__0__what="Moving off")
     assert lesson.attempts_made.count() == 1
     assert lesson.begun == lesson.starts
+
+
+def test_exercises_of_a_lesson_follow_each_other(page):
+    sheet = CueSheet.objects.filter(learner__name="Callum Dray").latest("used")
+    names = ("seat", "ground", "method", "standard")
+    first = {name: getattr(sheet, name).document_id for name in names}
+    other = Document.objects.filter(school=sheet.school, kind="ground").exclude(pk=first["ground"])
+    second = {**first, "ground": other.first().pk}
+    plan = [{"what": what, "minutes": 20, "docket": docket}
+            for what, docket in (("Here", first), ("There", second))]  # fmt: skip
+    now = timezone.now()
+    lesson = booked("Callum Dray", starts=now.isoformat(), begun=now, plan=plan)
+    opened(page, lesson)
+    page.get_by_role("link", name="Drive it").first.click()
+    page.get_by_role("button", name="Start the clock").click()
+    cards = page.get_by_role("navigation", name="Steps").get_by_role("button")
+    step(page, cards.count() - 1)
+    page.get_by_role("button", name="Done, on to: There").click()
+    expect(page).to_have_url(re.compile(rf"/drive\?.*ground={second['ground']}"))
+    assert lesson.attempts_made.count() == 1
 
 
 def test_what_came_of_a_lesson_is_kept_while_it_is_written_and_read_by_its_learner(page, open_page):

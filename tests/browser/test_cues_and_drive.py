@@ -14,12 +14,16 @@ from tests.browser.steps import (
     MAREN,
     TEODOR,
     Held,
+    call_came,
     calls,
     choose,
     field,
     note_attempt,
     sign_in,
+    so_far,
+    start_over,
     station,
+    step,
     take_sheet,
     type_length,
 )
@@ -96,6 +100,8 @@ def test_where_to_stop_first_and_last_and_every_look_is_told(page, person, learn
         expect(page.locator("[data-eye='2']")).to_have_count(2)
     take_sheet(page)
     expect(page.get_by_text(f"from: {first}")).to_be_visible()
+    cards = page.get_by_role("navigation", name="Steps").get_by_role("button")
+    step(page, cards.count() - 2)
     expect(page.get_by_text(last)).to_be_visible()
 
 
@@ -202,15 +208,19 @@ def test_an_attempt_is_noted_by_keys_alone(page):
     page.keyboard.press("Space")
     expect(page.get_by_role("button", name="Stop the clock")).to_be_visible()
     page.keyboard.press("d")
-    first = page.get_by_role("group", name=re.compile("^Look 1")).get_by_role("button", name="done")
-    expect(first).to_have_attribute("aria-pressed", "true")
-    page.get_by_role("group", name="Call 1").get_by_role("button", name="early").click()
-    page.get_by_role("button", name="Undo").click()
-    expect(
-        page.get_by_role("group", name="Call 1").get_by_role("button", name="early")
-    ).to_have_attribute("aria-pressed", "false")
-    # A button that was pressed keeps the keys until it is left.
-    page.keyboard.press("Escape")
+    expect(page.get_by_role("button", name=re.compile("^Look 1, .*: done$"))).to_be_visible()
+    for key in ("ArrowDown", "ArrowLeft", "h"):
+        page.keyboard.press(key)
+    expect(so_far(page)).to_contain_text("Call 1: early")
+    expect(so_far(page)).to_contain_text("Step 2 prompted")
+    for _ in range(2):
+        page.keyboard.press("u")
+    expect(so_far(page)).not_to_contain_text("Call 1")
+    # The step in hand is where it was before the call was noted.
+    expect(page.get_by_role("group", name="Call 1")).to_be_visible()
+    for key, group in (("PageDown", "Call 2"), ("PageUp", "Call 1")):
+        page.keyboard.press(key)
+        expect(page.get_by_role("group", name=group)).to_be_visible()
     page.keyboard.press("Space")
     expect(page.get_by_role("button", name="Start again")).to_be_visible()
 
@@ -220,17 +230,64 @@ def test_counts_never_go_below_nothing_and_reach_the_attempt(page):
     choose(page, "Learner", "Tomas Reyl")
     station(page, "Drive")
     page.get_by_role("button", name="Start the clock").click()
-    fewer = page.get_by_role("button", name=re.compile("touch.*one less", re.IGNORECASE)).first
+    fewer = page.get_by_role("button", name="Forward movements: one less")
     expect(fewer).to_be_disabled()
-    more = page.get_by_role("button", name=re.compile("touch.*one more", re.IGNORECASE)).first
+    more = page.get_by_role("button", name="Forward movements: one more")
     more.click()
     more.click()
     fewer.click()
+    pad = page.get_by_role("group", name="Observed")
+    for _ in range(3):
+        pad.get_by_role("button", name="Kerb touched").click()
+    so_far(page).get_by_role("button", name="it was not so").first.click()
+    # What is not on the pad is one tap farther.
+    pad.get_by_role("button", name="More").click()
+    page.get_by_role("dialog").get_by_role("button", name="Dry steering").click()
+    step(page, 1)
+    pad.get_by_role("button", name="Stalled").click()
     page.get_by_role("button", name="Done: go and tape").click()
     expect(field(page, "Front wheel to kerb")).to_be_visible()
     newest = Attempt.objects.filter(cue_sheet__learner__name="Tomas Reyl").last()
-    counts = [newest.notes[n] for n in ("kerb_touches", "kerb_mounts", "vehicle_touches")]
-    assert sum(counts) == 1
+    counted = ("forward_movements", "kerb_touches", "kerb_mounts", "vehicle_touches")
+    assert [newest.notes[name] for name in counted] == [1, 2, 0, 0]
+    seen = [(one["what"], one["phase"], one["step"]) for one in newest.notes["observed"]]
+    assert seen == [("kerb touched", "start", 0)] * 2 + [
+        ("dry steering", "start", 0), ("stalled", "execution", 1)
+    ]  # fmt: skip
+
+
+def test_the_clock_starts_by_a_rule_counts_down_and_takes_no_stray_touch(page):
+    sign_in(page)
+    choose(page, "Learner", "Sanne Hook")
+    station(page, "Drive")
+    clock, menu = page.get_by_role("timer"), page.get_by_role("button", name="Noted so far, and")
+    expect(clock).to_have_text("0:00")
+    menu.click()
+    for option in ("The clock starts once", "Count down"):
+        page.get_by_role("switch", name=re.compile(option)).check()
+    page.get_by_role("button", name="Close").click()
+    given = next(limit["small"][1] for limit in CueSheet.objects.filter(
+        learner__name="Sanne Hook").latest("used").standard.body["limits"]
+        if limit["measure"] == "seconds")  # fmt: skip
+    expect(clock).to_have_text(f"{given // 60:.0f}:{given % 60:02.0f}")
+    page.get_by_role("button", name="Indicator on").click()
+    expect(page.get_by_role("button", name="Done: go and tape")).to_be_disabled()
+    page.get_by_role("button", name="Reverse chosen").click()
+    expect(page.get_by_role("button", name="Stop the clock")).to_be_visible()
+    menu.click()
+    page.get_by_role("button", name="Lock the screen").click()
+    lock = page.get_by_role("dialog", name="Locked against stray touches")
+    stalled = page.get_by_role("button", name="Stalled", include_hidden=True).bounding_box()
+    page.mouse.click(stalled["x"] + 9, stalled["y"] + 9)
+    lock.get_by_role("button", name="Hold to unlock").hover()
+    page.mouse.down()
+    expect(lock).to_have_count(0)
+    page.mouse.up()
+    expect(so_far(page)).to_have_count(0)
+    start_over(page)
+    menu.click()
+    for option in ("The clock starts once", "Count down"):
+        page.get_by_role("switch", name=re.compile(option)).uncheck()
 
 
 def test_starting_over_forgets_the_attempt_and_keeps_nothing(page):
@@ -239,8 +296,8 @@ def test_starting_over_forgets_the_attempt_and_keeps_nothing(page):
     before = Attempt.objects.count()
     station(page, "Drive")
     page.get_by_role("button", name="Start the clock").click()
-    page.get_by_role("group", name="Call 1").get_by_role("button", name="late").click()
-    page.get_by_role("button", name="Start over").click()
+    call_came(page, 1, "late")
+    start_over(page)
     expect(page.get_by_role("button", name="Start the clock")).to_be_visible()
     expect(page.get_by_role("button", name="Done: go and tape")).to_be_disabled()
     assert Attempt.objects.count() == before
@@ -267,7 +324,7 @@ def test_what_was_noted_survives_a_server_that_fails(page):
     before = Attempt.objects.count()
     station(page, "Drive")
     page.get_by_role("button", name="Start the clock").click()
-    page.get_by_role("group", name="Call 2").get_by_role("button", name="late").click()
+    call_came(page, 2, "late")
     page.route("**/api/attempts", lambda route: route.abort())
     page.get_by_role("button", name="Done: go and tape").click()
     expect(page.get_by_role("alert")).to_be_visible()

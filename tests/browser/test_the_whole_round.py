@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from server.lessons.models import Attempt
-from tests.browser.steps import calls, choose, sign_in, station, type_length
+from tests.browser.steps import calls, choose, sign_in, so_far, station, type_length
 
 
 def test_from_sign_in_to_a_moved_cue(page):
@@ -25,16 +25,19 @@ def test_from_sign_in_to_a_moved_cue(page):
     # Drive, by thumb and by key.
     page.get_by_role("button", name="Drive this sheet").click()
     page.get_by_role("button", name="Start the clock").click()
-    page.get_by_role("group", name="Look 1, all round").get_by_role("button", name="done").click()
+    page.get_by_role("button", name="Look 1, all round: not noted").click()
+    expect(page.get_by_role("button", name="Look 1, all round: done")).to_be_visible()
+    page.get_by_role("button", name="On to the first call").click()
+    # Each call goes on to the next.
     for call in ("Call 1", "Call 2"):
         page.get_by_role("group", name=call).get_by_role("button", name="on").click()
     # The button that was pressed has the keys until it is left.
     page.keyboard.press("Escape")
     page.keyboard.press("ArrowRight")
-    late = page.get_by_role("group", name="Call 3").get_by_role("button", name="late")
-    expect(late).to_have_attribute("aria-pressed", "true")
-    page.reload()
-    expect(late).to_have_attribute("aria-pressed", "true")
+    for _ in range(2):
+        for told in ("all round: done", "Call 1: on", "Call 2: on", "Call 3: late"):
+            expect(so_far(page)).to_contain_text(told)
+        page.reload()
     before = Attempt.objects.count()
     page.get_by_role("button", name="Done: go and tape").click()
 

@@ -38,6 +38,8 @@ export const Clock = ({ sheet, noting, options, done, children }: Props) => {
   const running = draft.runningSince !== null;
   const run = secondsOf(draft, useNow(running));
   const given = options.counts === "down" ? timeGiven(sheet) : null;
+  // Before that the card in hand has the start, as large as it gets.
+  const starts = draft.started !== null || draft.card > 0 || options.starts !== "by hand";
   const shown = given === null ? Math.floor(run) : given - Math.floor(run);
   return (
     <Box sx={{ display: "flex", alignItems: "center", flexWrap: { md: "wrap" }, gap: 0.75 }}>
@@ -54,20 +56,22 @@ export const Clock = ({ sheet, noting, options, done, children }: Props) => {
       >
         {written(shown)}
       </Box>
-      <Button
-        variant={running ? "outlined" : "contained"}
-        sx={main}
-        aria-label={t(
-          running
-            ? "drive.stop the clock"
-            : draft.started
-              ? "drive.start again"
-              : "drive.start the clock",
-        )}
-        onClick={() => toggleClock(noting)}
-      >
-        {t(running ? "drive.stop" : draft.started ? "drive.start again" : "drive.start")}
-      </Button>
+      {starts && (
+        <Button
+          variant={running ? "outlined" : "contained"}
+          sx={main}
+          aria-label={t(
+            running
+              ? "drive.stop the clock"
+              : draft.started
+                ? "drive.start again"
+                : "drive.start the clock",
+          )}
+          onClick={() => toggleClock(noting)}
+        >
+          {t(running ? "drive.stop" : draft.started ? "drive.start again" : "drive.start")}
+        </Button>
+      )}
       <Button
         variant="contained"
         color="secondary"
