@@ -1,8 +1,9 @@
-from typing import Literal
+import json
+from typing import Any, Literal
 from uuid import UUID
 
 from django.db.models import Q
-from django.http import HttpResponse
+from django.http import HttpResponse, StreamingHttpResponse
 from django.utils import timezone
 from ninja import Query, Router, Status
 from ninja.pagination import paginate
@@ -18,6 +19,8 @@ from server.lessons.attempts import (
     tape_result,
 )
 from server.lessons.diary import diary
+from server.lessons.history import history
+from server.lessons.history_table import described, table
 from server.lessons.models import Attempt, Lesson
 from server.lessons.plan import opened
 from server.lessons.schemas import (
@@ -25,6 +28,8 @@ from server.lessons.schemas import (
     AttemptOut,
     CorrectionIn,
     Documents,
+    HistoryAsked,
+    HistoryOut,
     Learners,
     LessonChange,
     LessonChanged,
@@ -48,6 +53,13 @@ from server.schools.access import TEACH, Caller, may
 from server.schools.models import Member, Role
 
 router = Router(tags=["lessons"])
+
+
+def _answers(kind: str) -> dict[str, Any]:
+    return {"responses": {200: {"description": "OK", "content": {kind: {}}}}}
+
+
+_CSV, _CSVM = _answers("text/csv"), _answers("application/csvm+json")
 
 
 def _attempt(request: Caller, attempt_id: UUID) -> Attempt:
@@ -145,6 +157,33 @@ def attempts_list(request: Caller, sheet: int) -> object:
     mine = Attempt.objects.for_caller(request, "cue_sheet__learner")
     noted = mine.filter(cue_sheet=sheet).select_related("instructor")
     return noted.prefetch_related("corrections__author")
+
+
+@router.get("/history", response=list[HistoryOut], operation_id="history_list")
+@paginate
+def history_list(request: Caller, asked: Query[HistoryAsked]) -> object:
+    """A learner's attempts, the newest first."""
+    return history(request, asked)
+
+
+@router.get("/history.csv", operation_id="history_table", openapi_extra=_CSV)
+def history_table(request: Caller, asked: Query[HistoryAsked]) -> StreamingHttpResponse:
+    """The same as a table, which /history.csv-metadata.json describes."""
+    answer = StreamingHttpResponse(
+        table(history(request, asked).iterator(chunk_size=200)), content_type="text/csv"
+    )
+    answer["Content-Disposition"] = 'attachment; filename="history.csv"'
+    answer["Link"] = '<history.csv-metadata.json>; rel="describedby"; type="application/csvm+json"'
+    return answer
+
+
+@router.get("/history.csv-metadata.json", operation_id="history_columns", openapi_extra=_CSVM)
+def history_columns(request: Caller) -> HttpResponse:
+    """What stands in the columns of the table, as the W3C's CSV on the Web has it."""
+    told = json.dumps(described(request.school), ensure_ascii=False, indent=2)
+    answer = HttpResponse(told, content_type="application/csvm+json")
+    answer["Content-Disposition"] = 'attachment; filename="history.csv-metadata.json"'
+    return answer
 
 
 @router.post("/attempts", response={201: AttemptOut}, operation_id="attempt_keep")

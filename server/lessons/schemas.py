@@ -1,4 +1,4 @@
-from datetime import datetime
+from datetime import date, datetime
 from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
@@ -164,6 +164,57 @@ class DrivenOut(Schema):
     met: bool
     whole: bool
     void: bool
+
+
+class HistoryAsked(Schema):
+    """Whose attempts, and which of them: by documents, days of the school's, and outcome."""
+
+    learner: int
+    vehicle: int | None = None
+    ground: int | None = None
+    method: int | None = None
+    since: date | None = None
+    until: date | None = None
+    outcome: Result | Literal["not taped"] | None = None
+
+
+class HistoryOut(Schema):
+    """An attempt of somebody's; outcome is null until it is taped."""
+
+    id: UUID
+    sheet_id: int = Field(alias="cue_sheet_id")
+    lesson_id: int | None
+    started: datetime
+    instructor: str
+    vehicle: str = Field(alias="cue_sheet.vehicle.name")
+    ground: str = Field(alias="cue_sheet.ground.name")
+    method: str = Field(alias="cue_sheet.method.name")
+    seconds: float
+    observed: int
+    outcome: Result | None
+    met: bool
+    whole: bool
+    void: bool
+
+    @staticmethod
+    def resolve_instructor(obj: Any) -> str:
+        return str(obj.instructor.name)
+
+    @staticmethod
+    def resolve_seconds(obj: Any) -> float:
+        return float(obj.notes_now["seconds"])
+
+    @staticmethod
+    def resolve_observed(obj: Any) -> int:
+        return len(obj.notes_now.get("observed", []))
+
+    @staticmethod
+    def resolve_met(obj: Any) -> bool:
+        return obj.outcome in MET
+
+    @staticmethod
+    def resolve_whole(obj: Any) -> bool:
+        return bool(((obj.tape or {}).get("verdict") or {}).get("whole", False))
 
 
 class LessonOpened(LessonOut):

@@ -1,5 +1,6 @@
 """A lesson: started on the spot or opened, planned, driven, ended, and read by its learner."""
 
+import csv
 import re
 
 import pytest
@@ -8,7 +9,7 @@ from playwright.sync_api import expect
 
 from server.documents.models import Document
 from server.lessons.appointments import add_lesson
-from server.lessons.models import Lesson
+from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet
 from server.schools.models import Member
 from tests.browser.steps import INES, MAREN, choose, desk, field, go_to, sign_in, station, step
@@ -140,3 +141,29 @@ def test_why_a_lesson_does_not_take_place_is_told(page, where):
     station(page, "Cues")
     lesson.refresh_from_db()
     assert (lesson.cancelled_because, lesson.about) == ("black ice", f"From the {where}")
+
+
+def test_attempts_of_old_are_found_opened_and_taken_along(page):
+    sign_in(page)
+    choose(page, "Learner", "Sanne Hook")
+    desk(page, "Lesson")
+    page.get_by_role("link", name="All that Sanne Hook has driven").click()
+    rows = page.get_by_role("main").get_by_role("listitem")
+    driven = Attempt.objects.filter(cue_sheet__learner__name="Sanne Hook")
+    expect(rows).to_have_count(driven.count())
+    page.get_by_role("combobox", name="What it came to").click()
+    page.get_by_role("option", name="met", exact=True).click()
+    met = driven.filter(outcome="met")
+    assert 0 < met.count() < driven.count()
+    expect(rows).to_have_count(met.count())
+    # What was looked for stands in the address.
+    page.reload()
+    expect(rows).to_have_count(met.count())
+    with page.expect_download() as told:
+        page.get_by_role("link", name=re.compile("as a table")).click()
+    table = csv.DictReader(told.value.path().read_text("utf-8").splitlines())
+    assert {row["attempt"] for row in table} == {str(one.pk) for one in met}
+    rows.last.get_by_role("link", name="Open").click()
+    first = met.earliest("started")
+    expect(page).to_have_url(re.compile(f"attempt={first.pk}"))
+    expect(page.get_by_role("status", name="Verdict")).to_contain_text("Standard met")

@@ -20,7 +20,7 @@ SAID = (Path(__file__).parent / "texts.js").read_text("utf-8")
 MARKED = re.compile("[áéíóúýńŕśĺ]")
 FIGURE = re.compile(r"[\d.,]+ ?(cm|m|ft|in|s)\b|\b(cm|ft|in)\b|Fair Corner")
 DATE = re.compile(r"([A-Z][a-z]{2}, )?[A-Z][a-z]{2} \d+|\d\d:\d\d [AP]M")
-STATIONS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare", "lesson")
+STATIONS = ("seat", "ground", "cues", "drive", "tape", "shift", "compare", "lesson", "history")
 FREE_TEXT = (
     "name",
     "say",

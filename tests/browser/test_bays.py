@@ -15,6 +15,7 @@ from tests.browser.steps import (
     field,
     sign_in,
     station,
+    step,
     take_sheet,
     type_length,
 )
@@ -180,6 +181,7 @@ def test_a_call_that_is_hidden_is_told_on_the_plan_and_in_drive_with_what_to_do(
     calls = page.get_by_role("list", name="Calls")
     expect(calls).to_contain_text(re.compile("have somebody outside call “near rear wheel .* of"))
     take_sheet(page)
+    step(page, 1)
     expect(page.get_by_text("However you lean, nothing shows")).to_have_count(1)
     # The next test finds her sheet as it was.
     CueSheet.objects.filter(method__body__name="Swing-out reverse bay").delete()

@@ -18,6 +18,7 @@ from tests.browser.steps import (
     calls,
     choose,
     field,
+    go_to,
     note_attempt,
     sign_in,
     so_far,
@@ -303,18 +304,25 @@ def test_starting_over_forgets_the_attempt_and_keeps_nothing(page):
     assert Attempt.objects.count() == before
 
 
-def test_targets_are_large_enough_for_a_thumb(page):
+@pytest.mark.parametrize(("width", "height"), [(1280, 800), (820, 1180), (390, 844)])
+def test_all_of_drive_is_large_enough_for_a_thumb_and_needs_no_scrolling(open_page, width, height):
+    page = open_page(width, height)
     sign_in(page)
-    station(page, "Drive")
+    go_to(page, "/drive")
     page.get_by_role("button", name="Start the clock").wait_for()
-    small = [
-        (box["width"], box["height"])
-        # A word that is explained stands in its sentence, and nothing hangs on pressing it.
-        for button in page.locator("main button:not([data-term])").all()
-        for box in [button.bounding_box()]
-        if box["height"] < 44 or box["width"] < 44
-    ]
-    assert small == []
+    main = page.get_by_role("main").bounding_box()
+    foot = main["y"] + main["height"]
+    cards = page.get_by_role("navigation", name="Steps").get_by_role("button")
+    for card in range(cards.count()):
+        step(page, card)
+        boxes = [button.bounding_box() for button in page.locator("main button").all()]
+        small = [box for box in boxes if box["height"] < 44 or box["width"] < 44]
+        hidden = [box for box in boxes if box["y"] < main["y"] or box["y"] + box["height"] > foot]
+        assert (card, small, hidden) == (card, [], [])
+        # What is in hand has the lower half.
+        hand = page.get_by_role("region", name="Step in hand").bounding_box()
+        assert hand["height"] > 0.48 * main["height"]
+        assert foot - hand["y"] - hand["height"] < 20
 
 
 def test_what_was_noted_survives_a_server_that_fails(page):

@@ -9,8 +9,8 @@ from tests.browser.axe import found
 from tests.browser.steps import INES, choose, field, go_to, sign_in, so_far
 
 SCREENS = ("seat", "ground", "cues", "card", "drive", "tape", "shift", "compare", "lesson",
-           "people", "diary", "garage", "places", "methods", "standards", "school", "hill",
-           "trailer")  # fmt: skip
+           "history", "people", "diary", "garage", "places", "methods", "standards", "school",
+           "hill", "trailer")  # fmt: skip
 
 
 def ready(page):

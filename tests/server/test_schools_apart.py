@@ -95,6 +95,9 @@ def requests_naming(house):
         "advice_take": ("POST", "/api/sets/take", {"sheet": sheet}),
         "person_file": ("GET", f"/api/people/{learner}/file", None),
         "person_erase": ("POST", f"/api/people/{learner}/erase", {"name": "somebody else"}),
+        "history_list": ("GET", f"/api/history?learner={learner}", None),
+        "history_table": ("GET", f"/api/history.csv?learner={learner}", None),
+        "history_columns": ("GET", "/api/history.csv-metadata.json", None),
         "school_pad": ("PUT", "/api/school/pad", {"pad": ["stalled"]}),
         # Routes that name nothing: what they answer is looked at instead.
         "session_read": ("GET", "/api/session", None),
@@ -164,6 +167,7 @@ NAMELESS = {"session_read", "health_read",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
             "school_begin", "school_begin_from_file", "school_file", "school_pad",
+            "history_list", "history_table", "history_columns",
             "calendar_read",
             "calendar_make", "calendar_withdraw", "calendar_file", "calendar_feed"}  # fmt: skip
 
@@ -196,6 +200,7 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
         assert "theirs" not in send(client, "GET", path).content.decode()
     stranger = theirs.members["learner"].pk
     assert send(client, "GET", f"/api/standings?learner={stranger}").json() == []
+    assert send(client, "GET", f"/api/history?learner={stranger}").json()["items"] == []
     foreign = theirs.revisions["vehicle"].document_id
     assert send(client, "GET", f"/api/uses?document={foreign}").json() == []
     shown = {d["id"] for d in send(client, "GET", "/api/documents").json()["items"]}

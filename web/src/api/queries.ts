@@ -138,6 +138,21 @@ export const lessonQuery = (lesson: number | null) =>
     staleTime: 0, // what is driven and taped elsewhere comes into it
   });
 
+export type HistoryAsked = Asked<"/api/history">;
+
+export const historyQuery = (asked: HistoryAsked) =>
+  queryOptions({
+    queryKey: ["attempts", "history", asked],
+    queryFn: ({ signal }) => ask.get("/api/history", { params: { query: asked }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+/** Where the same is fetched as a table. */
+export const historyPath = (asked: HistoryAsked): string => {
+  const given = Object.entries(asked).map(([name, value]) => [name, String(value)]);
+  return `/api/history.csv?${new URLSearchParams(given)}`;
+};
+
 /** Where learners stand; nobody is asked for where there are none. */
 export const standingsQuery = (learner: number[]) =>
   queryOptions({

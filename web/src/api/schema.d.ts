@@ -1089,6 +1089,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History List
+         * @description A learner's attempts, the newest first.
+         */
+        get: operations["history_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History Table
+         * @description The same as a table, which /history.csv-metadata.json describes.
+         */
+        get: operations["history_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/history.csv-metadata.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History Columns
+         * @description What stands in the columns of the table, as the W3C's CSV on the Web has it.
+         */
+        get: operations["history_columns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/preview": {
         parameters: {
             query?: never;
@@ -5873,6 +5933,73 @@ export interface components {
             notes: components["schemas"]["Notes"];
         };
         /**
+         * HistoryAsked
+         * @description Whose attempts, and which of them: by documents, days of the school's, and outcome.
+         */
+        HistoryAsked: {
+            /** Learner */
+            learner: number;
+            /** Vehicle */
+            vehicle?: number | null;
+            /** Ground */
+            ground?: number | null;
+            /** Method */
+            method?: number | null;
+            /** Since */
+            since?: string | null;
+            /** Until */
+            until?: string | null;
+            /** Outcome */
+            outcome?: ("met" | "met with small faults" | "not met" | "ended") | "not taped" | null;
+        };
+        /**
+         * HistoryOut
+         * @description An attempt of somebody's; outcome is null until it is taped.
+         */
+        HistoryOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Sheet Id */
+            sheet_id: number;
+            /** Lesson Id */
+            lesson_id: number | null;
+            /**
+             * Started
+             * Format: date-time
+             */
+            started: string;
+            /** Instructor */
+            instructor: string;
+            /** Vehicle */
+            vehicle: string;
+            /** Ground */
+            ground: string;
+            /** Method */
+            method: string;
+            /** Seconds */
+            seconds: number;
+            /** Observed */
+            observed: number;
+            /** Outcome */
+            outcome: ("met" | "met with small faults" | "not met" | "ended") | null;
+            /** Met */
+            met: boolean;
+            /** Whole */
+            whole: boolean;
+            /** Void */
+            void: boolean;
+        };
+        /** PagedHistoryOut */
+        PagedHistoryOut: {
+            /** Items */
+            items: components["schemas"]["HistoryOut"][];
+            /** Count */
+            count: number;
+        };
+        /**
          * MendOut
          * @description The fewest movements that put a finish right, and where they lead.
          */
@@ -8581,6 +8708,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AttemptOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    history_list: {
+        parameters: {
+            query: {
+                learner: number;
+                vehicle?: number | null;
+                ground?: number | null;
+                method?: number | null;
+                since?: string | null;
+                until?: string | null;
+                outcome?: ("met" | "met with small faults" | "not met" | "ended") | "not taped" | null;
+                limit?: number;
+                offset?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PagedHistoryOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    history_table: {
+        parameters: {
+            query: {
+                learner: number;
+                vehicle?: number | null;
+                ground?: number | null;
+                method?: number | null;
+                since?: string | null;
+                until?: string | null;
+                outcome?: ("met" | "met with small faults" | "not met" | "ended") | "not taped" | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    history_columns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/csvm+json": unknown;
                 };
             };
             400: components["responses"]["Problem400"];

@@ -82,6 +82,7 @@ export type Lesson = Schemas["LessonOut"];
 export type LessonOpened = Schemas["LessonOpened"];
 export type LessonChange = Schemas["LessonChange"];
 export type Exercise = LessonOpened["exercises"][number];
+export type PastAttempt = Schemas["HistoryOut"];
 export type Driven = LessonOpened["driven"][number];
 export type Recap = Lesson["recap"];
 export type Standing = Schemas["StandingOut"];

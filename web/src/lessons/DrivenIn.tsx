@@ -41,7 +41,7 @@ export const DrivenIn = ({ lesson }: { lesson: LessonOpened }) => {
               component={Link}
               to={{
                 pathname: "/tape",
-                search: `learner=${lesson.learner_id}&sheet=${one.sheet_id}`,
+                search: `learner=${lesson.learner_id}&sheet=${one.sheet_id}&attempt=${one.id}`,
               }}
             >
               {one.outcome === null ? t("lesson.tape it") : t("lesson.look at it")}
@@ -54,7 +54,7 @@ export const DrivenIn = ({ lesson }: { lesson: LessonOpened }) => {
 };
 
 /** What an attempt came to. Looks that nobody noted may have been missed: then it is no more. */
-export const cameTo = (one: Driven): string => {
+export const cameTo = (one: Pick<Driven, "void" | "outcome" | "met" | "whole">): string => {
   if (one.void) return t("tape.spoilt left out");
   if (one.outcome === null) return t("tape.not taped yet");
   const outcome = t(`names.${one.outcome}`);

@@ -1,8 +1,10 @@
 /** A lesson: what is planned, what was driven, and what it came to. */
 
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
+import { Link, useLocation } from "react-router";
 import { lessonQuery } from "../api/queries";
 import type { LessonOpened } from "../api/types";
 import { Failure, Nothing, Waiting } from "../shell/states";
@@ -21,12 +23,13 @@ const LessonPage = () => {
   const { id, today, error } = useWhich();
   const teaches = useMay().teach;
   const { learner } = useDocket();
+  const { search } = useLocation();
   const lesson = useQuery(lessonQuery(id ?? null));
   const failed = error ?? lesson.error;
   if (failed) return <Failure error={failed} retry={() => void lesson.refetch()} />;
   if (id === undefined || (id !== null && !lesson.data)) return <Waiting />;
   return (
-    <Box sx={{ display: "grid", gap: 1.5 }}>
+    <Box sx={{ display: "grid", gap: 1.5, justifyItems: "stretch" }}>
       {teaches && !lesson.data && <Typography variant="h1">{t("shell.lesson")}</Typography>}
       {teaches && !today && <StartNow />}
       {lesson.data ? (
@@ -38,9 +41,14 @@ const LessonPage = () => {
           </Nothing>
         )
       )}
+      <Button component={Link} to={{ pathname: "/history", search }} sx={foot}>
+        {t("lesson.all that was driven", { name: learner.name })}
+      </Button>
     </Box>
   );
 };
+
+const foot = { justifySelf: "center", "@media print": { display: "none" } } as const;
 
 const Opened = ({ lesson }: { lesson: LessonOpened }) => {
   const teaches = useMay().teach;

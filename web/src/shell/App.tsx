@@ -27,6 +27,7 @@ const Compare = lazy(() => import("../stations/compare/Compare"));
 const People = lazy(() => import("../desk/People"));
 const Diary = lazy(() => import("../lessons/Diary"));
 const LessonPage = lazy(() => import("../lessons/LessonPage"));
+const History = lazy(() => import("../lessons/History"));
 const Garage = lazy(() => import("../desk/Garage"));
 const School = lazy(() => import("../desk/School"));
 const Hill = lazy(() => import("../desk/Hill"));
@@ -84,6 +85,7 @@ const Stations = ({ session }: { session: Session }) => {
         <Route path="/compare" element={<Compare />} />
         <Route path="/people" element={<People />} />
         <Route path="/lesson" element={<LessonPage />} />
+        <Route path="/history" element={<History />} />
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />
         <Route path="/school" element={<School />} />

@@ -6,7 +6,7 @@ import { Link, useLocation } from "react-router";
 import type { Docket } from "../api/types";
 import { ink } from "../theme";
 import { t } from "../words";
-import { useDocket, useMay, withoutSheet } from "./useDocket";
+import { useDocket, useMay, without } from "./useDocket";
 
 const said = ({ kind, number, another, sheet_name }: Docket["since"][number]): string =>
   another
@@ -40,7 +40,7 @@ export const Since = () => {
       {teaches && pathname !== "/cues" && (
         <Button
           component={Link}
-          to={{ pathname: "/cues", search: withoutSheet(search) }}
+          to={{ pathname: "/cues", search: without(search, "sheet") }}
           sx={{ minHeight: 44, color: "inherit", textDecoration: "underline" }}
         >
           {t("shell.bring it up to date")}

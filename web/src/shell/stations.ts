@@ -35,6 +35,7 @@ export const DESK = [
 export const PAGES: readonly { path: string; name: Code; bare?: boolean }[] = [
   ...STATIONS.map(({ path, name }) => ({ path, name, bare: true })),
   ...DESK,
+  { path: "/history", name: "shell.history" },
   { path: "/compare", name: "shell.compare" },
   { path: "/hill", name: "shell.hill" },
   { path: "/trailer", name: "shell.trailer" },

@@ -71,10 +71,10 @@ export const useChangeDocket = () => {
   );
 };
 
-/** The address without the sheet that it names, for when another one is taken up. */
-export const withoutSheet = (search: string): string => {
+/** The address without what it names of one learner's work, for when other work is taken up. */
+export const without = (search: string, name: "sheet" | "attempt"): string => {
   const next = new URLSearchParams(search);
-  next.delete("sheet");
+  next.delete(name);
   return next.toString();
 };
 

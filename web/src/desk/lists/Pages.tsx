@@ -7,7 +7,10 @@ import { t } from "../../words";
 import type { List } from "./useList";
 
 interface Props {
-  list: Pick<List<string>, "asked" | "page" | "setPage" | "pages">;
+  list: Pick<List<string>, "page" | "pages"> & {
+    asked: { search: string };
+    setPage: (page: number) => void;
+  };
   count: number;
   /** What is said of a list that has nothing at all. */
   none: string;

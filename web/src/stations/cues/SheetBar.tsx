@@ -11,7 +11,7 @@ import { planBody } from "../../api/queries";
 import type { Docket, MethodBody, Plan } from "../../api/types";
 import { download } from "../../shell/download";
 import { MainAction } from "../../shell/MainAction";
-import { useMay, withoutSheet } from "../../shell/useDocket";
+import { useMay, without } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import { CardMenu } from "./CardMenu";
@@ -40,7 +40,7 @@ export const SheetBar = ({ docket, plan, cue, draft }: Props) => {
     onSuccess: async () => {
       cue.reset();
       for (const key of ["docket", "sets"]) await client.invalidateQueries({ queryKey: [key] });
-      navigate({ pathname: "/drive", search: withoutSheet(search) });
+      navigate({ pathname: "/drive", search: without(search, "sheet") });
     },
   });
   const file = () =>

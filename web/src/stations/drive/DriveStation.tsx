@@ -14,7 +14,7 @@ import type { Sheet } from "../../api/types";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDates } from "../../shell/useDates";
-import { useChangeDocket, useDocket, useMay, useSchool } from "../../shell/useDocket";
+import { useChangeDocket, useDocket, useMay, useSchool, without } from "../../shell/useDocket";
 import { useAllStored } from "../../shell/useStored";
 import { ink } from "../../theme";
 import { t } from "../../words";
@@ -113,7 +113,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
   useSaid(sheet, draft.card, options.speaks && draft.started !== null);
   const words = finishWords(sheet.ground.body.goal, sheet.method.body);
   const kerbed = PLACES[sheet.ground.body.goal.kind].kerbed;
-  const done = () => keep.mutate({ pathname: "/tape", search });
+  const done = () => keep.mutate({ pathname: "/tape", search: without(search, "attempt") });
   const counts = <Counts noting={noting} words={words} kerbed={kerbed} movements />;
   const soFar = <SoFar sheet={sheet} noting={noting} words={words} />;
   return (
@@ -125,7 +125,10 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
         gap: 1,
         gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) 330px" },
         // The step in hand has the lower half; what is above it gives way first.
-        gridTemplateRows: { xs: "auto auto auto minmax(50%, 1fr)", md: "auto minmax(0, 1fr) 54%" },
+        gridTemplateRows: {
+          xs: "auto auto minmax(0, auto) minmax(50%, 1fr)",
+          md: "auto minmax(0, 1fr) 54%",
+        },
       }}
     >
       <Box sx={{ gridRow: { md: "1 / 3" }, gridColumn: { md: 2 } }}>
@@ -162,9 +165,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
           {soFar}
         </Paper>
       )}
-      <Box
-        sx={{ gridRow: { md: 3 }, gridColumn: { md: 2 }, minHeight: 0, overflowY: { md: "auto" } }}
-      >
+      <Box sx={{ gridRow: { md: 3 }, gridColumn: { md: 2 }, minHeight: 0, overflowY: "auto" }}>
         <Pad
           words={words}
           kerbed={kerbed}

@@ -160,7 +160,7 @@ const Eyes = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => {
             }}
           >
             <EyeMark state={done ?? "open"} size={28} />
-            <span>{named(look.look)}</span>
+            <span>{named(look.look)} </span>
             <Box component="span" sx={{ fontSize: 13, color: ink.soft }}>
               {done ? t(`names.${done}`) : t("tape.not noted")}
             </Box>

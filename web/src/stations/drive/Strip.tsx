@@ -12,12 +12,18 @@ import { toldOf } from "./StepInHand";
 
 export const Strip = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => {
   const { draft, change } = noting;
+  // The number that is seen is part of what it is called.
+  const named = (card: number) => {
+    const { say } = toldOf(sheet, card);
+    const called = card > 0 && card < lastStop(draft);
+    return called ? t("drive.call said", { number: card, say }) : say;
+  };
   const cards = Array.from({ length: last(draft) + 1 }, (_, card) => card);
   return (
     <Box
       component="nav"
       aria-label={t("drive.steps")}
-      sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}
+      sx={{ display: "flex", flexWrap: "wrap", gap: { xs: 0.25, sm: 0.5 } }}
     >
       {cards.map((card) => {
         const here = card === draft.card;
@@ -26,12 +32,12 @@ export const Strip = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => {
           <ButtonBase
             key={card}
             aria-current={here ? "step" : undefined}
-            aria-label={toldOf(sheet, card).say}
+            aria-label={named(card)}
             title={toldOf(sheet, card).say}
             onClick={() => change({ card })}
             sx={{
               flex: 1,
-              minWidth: 34,
+              minWidth: 44,
               height: 48,
               borderRadius: 1,
               display: "grid",

@@ -10,7 +10,7 @@ import { useLocation, useNavigate } from "react-router";
 import { ask } from "../../api/client";
 import type { FinishSet, Sheet } from "../../api/types";
 import { percent } from "../../shell/units";
-import { useMay, withoutSheet } from "../../shell/useDocket";
+import { useMay, without } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
 
@@ -29,7 +29,7 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
     mutationFn: () => ask.post("/api/sets/take", { body: { sheet: sheet.id } }),
     onSuccess: async () => {
       for (const key of ["docket", "sets"]) await client.invalidateQueries({ queryKey: [key] });
-      navigate({ pathname: "/cues", search: withoutSheet(search) });
+      navigate({ pathname: "/cues", search: without(search, "sheet") });
     },
   });
   if (!advice) return <Alert severity="info">{t("shift.tape a second attempt")}</Alert>;

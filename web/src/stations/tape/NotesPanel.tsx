@@ -10,7 +10,7 @@ import { Panel } from "../../shell/Panel";
 import { useDates } from "../../shell/useDates";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
-import { countsAt } from "../drive/Counts";
+import { countsAt, seenAs } from "../drive/Counts";
 import { type Jotted, jotted } from "../drive/jotted";
 import { TIMINGS } from "../drive/StepCard";
 
@@ -78,10 +78,25 @@ const Noted = ({ sheet, notes, words }: { sheet: Sheet; notes: Notes; words: Fin
         {sheet.method.body.steps.map((step, i) => (
           <Step key={step.name} index={i} sheet={sheet} told={told} />
         ))}
-        {plan.looks.some((look) => look.step > plan.calls.length) && (
+        {(plan.looks.some((look) => look.step > plan.calls.length) ||
+          told.prompted.includes(plan.calls.length + 1)) && (
           <Step index={plan.calls.length + 1} sheet={sheet} told={told} />
         )}
       </Box>
+      {told.observed.length > 0 && (
+        <Box component="ul" aria-label={t("drive.observed")} sx={{ m: 0, mt: 0.5, pl: 0 }}>
+          {told.observed.map((seen, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the same may be seen twice
+            <Box component="li" key={i} sx={{ display: "flex", gap: 1, listStyle: "none" }}>
+              <Box sx={{ width: 44, color: ink.soft }}>{seconds(seen.seconds)}</Box>
+              {t("drive.seen in", {
+                what: seenAs(seen.what, words),
+                phase: t(`drive.phase ${seen.phase}`),
+              })}
+            </Box>
+          ))}
+        </Box>
+      )}
       <Box sx={{ mt: 0.5 }}>
         {countsAt(words, kerbed)
           .map(({ name, label }) => t("tape.count", { label, count: told[name] }))
@@ -112,6 +127,7 @@ const Step = ({ index, sheet, told }: { index: number; sheet: Sheet; told: Jotte
             {timing?.mark} {timing ? t(`names.${timing.value}`) : t("tape.not noted")}
           </Box>
         )}
+        {told.prompted.includes(index) && <strong>{t("names.prompted")}</strong>}
         {looks.map(
           (look, i) =>
             look.step === index && (

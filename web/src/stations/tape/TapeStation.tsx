@@ -33,13 +33,15 @@ const NOTHING: TypedReadings = {
 const TapeStation = () => {
   const docket = useDocket();
   const { search } = useLocation();
+  const asked = new URLSearchParams(search).get("attempt");
   const sheet = useQuery(sheetQuery(docket.sheet_id));
   const attempts = useQuery(attemptsQuery(docket.sheet_id));
   const [chosen, setChosen] = useState<string | null>(null);
+  const meant = chosen ?? asked;
   const error = sheet.error ?? attempts.error;
   if (error) return <Failure error={error} retry={() => void attempts.refetch()} />;
   const list = attempts.data ?? [];
-  const attempt = list.find((a) => a.id === chosen) ?? list.findLast((a) => !a.tape) ?? list.at(-1);
+  const attempt = list.find((a) => a.id === meant) ?? list.findLast((a) => !a.tape) ?? list.at(-1);
   if (docket.sheet_id === null || (attempts.data && !attempt))
     return (
       <Nothing title={t("tape.nothing to tape yet")}>

@@ -1,0 +1,207 @@
+/** All that a learner has driven: found by what it was driven with, when, and what it came to. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import Paper from "@mui/material/Paper";
+import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
+import { Link, useSearchParams } from "react-router";
+import { allDocumentsQuery, type HistoryAsked, historyPath, historyQuery } from "../api/queries";
+import type { Kind, PastAttempt } from "../api/types";
+import { Desk } from "../desk/Desk";
+import { Pages } from "../desk/lists/Pages";
+import { Failure, Waiting } from "../shell/states";
+import { useDates } from "../shell/useDates";
+import { useDocket } from "../shell/useDocket";
+import { ink } from "../theme";
+import { type Code, t } from "../words";
+import { cameTo } from "./DrivenIn";
+
+const LONG = 25;
+const OUTCOMES = ["met", "met with small faults", "not met", "ended", "not taped"] as const;
+const KINDS = [
+  { kind: "method", label: "shell.method" },
+  { kind: "ground", label: "shell.ground" },
+  { kind: "vehicle", label: "lesson.vehicle" },
+] as const satisfies readonly { kind: Kind; label: Code }[];
+
+const DAYS = [
+  { day: "since", label: "lesson.from day" },
+  { day: "until", label: "lesson.to day" },
+] as const satisfies readonly { day: string; label: Code }[];
+
+/** What is looked for stands in the address, beside the docket and apart from it. */
+const useAsked = () => {
+  const [search, setSearch] = useSearchParams();
+  const read = (name: string) => search.get(`of-${name}`) ?? "";
+  const write = (name: string, value: string) =>
+    setSearch(
+      (old) => {
+        const next = new URLSearchParams(old);
+        if (value) next.set(`of-${name}`, value);
+        else next.delete(`of-${name}`);
+        if (name !== "page") next.delete("of-page");
+        return next;
+      },
+      { replace: true },
+    );
+  const asked: Omit<HistoryAsked, "learner"> = {};
+  for (const { kind } of KINDS) if (Number(read(kind))) asked[kind] = Number(read(kind));
+  for (const { day } of DAYS) if (read(day)) asked[day] = read(day);
+  const outcome = OUTCOMES.find((one) => one === read("outcome"));
+  if (outcome) asked.outcome = outcome;
+  return { read, write, asked, page: Number(read("page")) || 0 };
+};
+
+const History = () => {
+  const { learner } = useDocket();
+  const { read, write, asked, page } = useAsked();
+  const meant = { ...asked, learner: learner.id };
+  const found = useQuery(historyQuery({ ...meant, limit: LONG, offset: page * LONG }));
+  const list = {
+    page,
+    setPage: (number: number) => write("page", String(number)),
+    pages: (count: number) => Math.ceil(count / LONG),
+    asked: { search: "" },
+  };
+  return (
+    <Desk title={t("lesson.history of", { name: learner.name })}>
+      <Box role="search" sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "center" }}>
+        {KINDS.map(({ kind, label }) => (
+          <Chosen
+            key={kind}
+            kind={kind}
+            label={t(label)}
+            value={read(kind)}
+            choose={(value) => write(kind, value)}
+          />
+        ))}
+        <Choice
+          label={t("lesson.came to")}
+          value={asked.outcome ?? ""}
+          choose={(value) => write("outcome", value)}
+          among={OUTCOMES.map((one) => [
+            one,
+            one === "not taped" ? t("tape.not taped yet") : t(`names.${one}`),
+          ])}
+        />
+        {DAYS.map(({ day, label }) => (
+          <TextField
+            key={day}
+            size="small"
+            type="date"
+            label={t(label)}
+            value={read(day)}
+            onChange={(e) => write(day, e.target.value)}
+            sx={{ width: 150 }}
+          />
+        ))}
+      </Box>
+      {found.error && <Failure error={found.error} retry={() => void found.refetch()} />}
+      {!found.data && !found.error && <Waiting />}
+      {found.data && (
+        <>
+          {found.data.items.length > 0 && (
+            <Paper component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
+              {found.data.items.map((one) => (
+                <Row key={one.id} attempt={one} learner={learner.id} />
+              ))}
+            </Paper>
+          )}
+          <Pages list={list} count={found.data.count} none={t("lesson.no such attempt")} />
+          {found.data.count > 0 && (
+            <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+              <Button variant="outlined" href={historyPath(meant)} download>
+                {t("lesson.take along", { count: found.data.count })}
+              </Button>
+              <Button href="/api/history.csv-metadata.json" download>
+                {t("lesson.its columns")}
+              </Button>
+            </Box>
+          )}
+        </>
+      )}
+    </Desk>
+  );
+};
+
+interface ChoiceProps {
+  label: string;
+  value: string;
+  choose: (value: string) => void;
+  among: readonly (readonly [string, string])[];
+}
+
+const Choice = ({ label, value, choose, among }: ChoiceProps) => (
+  <TextField
+    select
+    size="small"
+    label={label}
+    value={among.some(([one]) => one === value) ? value : ""}
+    onChange={(e) => choose(e.target.value)}
+    slotProps={{ select: { displayEmpty: true } }}
+    sx={{ width: 150 }}
+  >
+    <MenuItem value="">{t("lesson.any")}</MenuItem>
+    {among.map(([one, said]) => (
+      <MenuItem key={one} value={one}>
+        {said}
+      </MenuItem>
+    ))}
+  </TextField>
+);
+
+const Chosen = ({ kind, ...rest }: { kind: Kind } & Omit<ChoiceProps, "among">) => {
+  const { data = [] } = useQuery(allDocumentsQuery(kind));
+  return <Choice {...rest} among={data.map((one) => [String(one.id), one.latest.name])} />;
+};
+
+const Row = ({ attempt, learner }: { attempt: PastAttempt; learner: number }) => {
+  const dates = useDates();
+  const { observed, seconds } = attempt;
+  return (
+    <Box
+      component="li"
+      sx={{
+        px: 2,
+        py: 0.75,
+        display: "flex",
+        flexWrap: "wrap",
+        alignItems: "center",
+        columnGap: 2,
+        borderBottom: `1px solid ${ink.line}`,
+      }}
+    >
+      <Box sx={{ width: 200 }}>{dates.stamp(attempt.started)}</Box>
+      <Box sx={{ flex: 1, minWidth: 220 }}>
+        <strong>{attempt.method}</strong>
+        <Box sx={{ fontSize: 14, color: ink.soft }}>
+          {[attempt.ground, attempt.vehicle, attempt.instructor].join(" · ")}
+        </Box>
+      </Box>
+      <Box sx={{ width: 190 }}>
+        <strong>{cameTo(attempt)}</strong>
+        <Box sx={{ fontSize: 14, color: ink.soft }}>
+          {[
+            t("tape.seconds", { value: Math.round(seconds) }),
+            observed > 0 && t("lesson.observed", { count: observed }),
+          ]
+            .filter(Boolean)
+            .join(" · ")}
+        </Box>
+      </Box>
+      <Button
+        component={Link}
+        to={{
+          pathname: "/tape",
+          search: `learner=${learner}&sheet=${attempt.sheet_id}&attempt=${attempt.id}`,
+        }}
+      >
+        {t("lesson.open")}
+      </Button>
+    </Box>
+  );
+};
+
+export default History;
