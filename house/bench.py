@@ -10,6 +10,7 @@ import sys
 import time
 from collections.abc import Callable
 from dataclasses import replace
+from datetime import UTC, datetime
 from functools import partial
 from pathlib import Path
 
@@ -114,6 +115,9 @@ def _plan_rows(vehicle: Vehicle, seat: Seat) -> list[tuple[str, float, str, floa
     return rows
 
 
+_SHELL = (sys.executable, "manage.py", "shell", "-c")
+
+
 def _initial_javascript_kb() -> float:
     """What the first page names in its head, compressed as it is served."""
     dist = web.WEB / "dist"
@@ -146,15 +150,22 @@ def run(_arguments: list[str]) -> int:
             "from server.progress.models import KeptSet; KeptSet.objects.all().delete();"
             "from server.long_work.models import Work; Work.objects.all().delete()"
         )
-        command = [sys.executable, "manage.py", "shell", "-c", forget]
-        shell_run(command, env=environment(url))
+        shell_run([*_SHELL, forget], env=environment(url))
+        begun = datetime.now(UTC).isoformat()
         served = _served_figures(url)
+        # What was kept to time it is nobody's attempt.
+        spoilt = f"Attempt.objects.filter(started__gte='{begun}', tape=None).delete()"
+        told = f"from server.lessons.models import Attempt; {spoilt}"
+        shell_run([*_SHELL, told], env=environment(url))
     later = served["small_busy_ms"] - served["small_ms"]
     rows += [
         ("slider to slab, median", served["slab_ms"], "ms", 120.0),
         ("slider to slab, 95 of 100", served["slab_95_ms"], "ms", 250.0),
         ("a set with its chances worked out, the demo's slowest", served["set_ms"], "ms", 300.0),
         ("first screen usable after sign-in", served["first_screen_ms"], "ms", 1500.0),
+        ("a tap in Drive, 95 of 100", served["tap_ms"], "ms", 50.0),
+        ("from station to station, 95 of 100", served["switch_ms"], "ms", 150.0),
+        ("an attempt kept, 95 of 100", served["keep_ms"], "ms", 100.0),
         ("a small request, alone, 95 of 100", served["small_ms"], "ms", math.nan),
         ("later than that while others compute", later, "ms", 50.0),
         ("a frame of the picture along the ribbon, 95 of 100", served["frame_ms"], "ms", 17.5),

@@ -8,6 +8,7 @@ import time
 
 from playwright.sync_api import Page, sync_playwright
 
+from house.bench_drive import drive_figures
 from house.bench_small import small_ms
 from house.serving import started
 from house.shell import free_port
@@ -117,6 +118,7 @@ def main() -> None:
             found |= {"slab_ms": statistics.median(slab), "slab_95_ms": slab[len(slab) * 95 // 100]}
             found["frame_ms"] = _frame_ms(page)
             found["set_ms"] = _set_ms(page)
+            found |= drive_figures(page)
             browser.close()
         found["small_ms"], found["small_busy_ms"] = small_ms(address)
         print(json.dumps(found))

@@ -21,7 +21,7 @@ from server.schools.models import Member, School
 __all__ = ["MILLION", "Size", "fill"]
 
 # Demo keys lie below the first; the copies of one school's learners below the second.
-_LEARNER, _SCHOOL = 1_000, 1_000_000
+_LEARNER, _SCHOOL = 10_000, 1_000_000
 # In the order that foreign keys ask for; whether a learner's copies have rows of their own.
 _TABLES: tuple[tuple[type[Model], bool], ...] = (
     (School, False), (User, True), (Member, True), (Document, False), (Revision, False),

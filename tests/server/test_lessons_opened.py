@@ -6,6 +6,7 @@ from importlib import import_module
 
 import pytest
 from django.db import connection
+from django.utils import timezone
 from pypdf import PdfReader
 
 from server.lessons.appointments import lesson_at
@@ -210,3 +211,14 @@ def test_the_summary_tells_the_learner_what_the_lesson_came_to(ours, lead):
                  "Look over the shoulder did not come", "Full lock at the mark came alone",
                  "Talk"):  # fmt: skip
         assert told in text, (told, text)
+
+
+def test_today_is_the_schools_own(ours, lead):
+    now = timezone.now()
+    # Wherever the sun stands, in one of these another day has begun than in Greenwich.
+    ours.school.time_zone = "Pacific/Pago_Pago" if now.hour < 11 else "Pacific/Kiritimati"
+    ours.school.save()
+    held = planned(lead, ours, starts=now.isoformat())
+    planned(lead, ours, starts=(now - timedelta(days=1)).isoformat())
+    told = send(lead, "GET", "/api/lessons?when=today").json()["items"]
+    assert [one["id"] for one in told] == [held["id"]]
