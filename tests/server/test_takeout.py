@@ -33,7 +33,8 @@ def lived_in(house):
     send(lead, "PUT", f"/api/documents/{vehicle.document_id}/away", {"away": True})
     send(instructor, "PUT", f"/api/people/{learner}", {
         "name": "Milo", "note": "Tuesdays", "email": "m@example.org", "active": True})  # fmt: skip
-    lesson = send(lead, "POST", "/api/lessons", {"learner": learner, "starts": STARTED}).json()
+    booked = {"learner": learner, "starts": STARTED, "instructor": house.members["trainee"].pk}
+    lesson = send(lead, "POST", "/api/lessons", booked).json()
     docket = {kind: house.revisions[kind].document_id
               for kind in ("seat", "ground", "method", "standard")}  # fmt: skip
     send(instructor, "PUT", f"/api/lessons/{lesson['id']}", {
@@ -192,10 +193,11 @@ def test_a_learner_takes_out_what_is_theirs_alone(ours):
     path = f"/api/people/{ours.members['learner'].pk}/file"
     told = parts(taken_out(ours.client("learner"), path))
     assert "Zoe" not in json.dumps(told)
-    # Who gave their lesson before stands there by name; how it was before the change too.
-    assert told["people.jsonl"][0]["name"] == "lead of ours"
+    # Who was to give their lesson before it was changed stands there by name, too.
+    names = {one["person"]: one["name"] for one in told["people.jsonl"]}
     (lesson,) = told["lessons.jsonl"]
-    assert [state["instructor"] for state in lesson["states"]] == [1, 2]
+    gave = [names[state["instructor"]] for state in lesson["states"]]
+    assert gave == ["trainee of ours", "instructor of ours"]
     numbers = [len(told[f"{part}.jsonl"]) for part in ("lessons", "sheets", "attempts", "shifts")]
     assert numbers == [1, 2, 1, 1]
     # Of the vehicle only what they drove.
