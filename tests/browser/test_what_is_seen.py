@@ -115,8 +115,9 @@ def test_a_mirror_that_is_dipped_and_set_back_is_noted_like_any_look(page):
             page.get_by_role("button", name=re.compile(f"^Look \\d+, {look}")).click()
     expect(so_far(page)).to_contain_text("restore mirror: missed")
     page.get_by_role("button", name="Done: go and tape").click()
-    expect(page.get_by_text("dip mirror: done")).to_be_visible()
-    expect(page.get_by_text("restore mirror: missed")).to_be_visible()
+    noted = page.get_by_role("region", name="Noted while driving")
+    expect(noted.get_by_text("dip mirror: done")).to_be_visible()
+    expect(noted.get_by_text("restore mirror: missed")).to_be_visible()
     attempt = Attempt.objects.get(cue_sheet__options__dipped=True)
     assert attempt.notes["looks"][-2:] == ["done", "missed"]
     sheet = attempt.cue_sheet

@@ -122,6 +122,8 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
         body: readings as Readings,
       }),
     onSuccess: async () => {
+      // It stays in view, even where another one has not been taped yet.
+      onChoose(attempt.id);
       await refresh();
       forget();
     },
