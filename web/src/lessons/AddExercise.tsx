@@ -4,39 +4,35 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { type FormEvent, useState } from "react";
-import type { LessonChange } from "../api/types";
 import { useDocket } from "../shell/useDocket";
 import { t } from "../words";
-import { onTheDocket } from "./planned";
-
-type Planned = NonNullable<LessonChange["plan"]>[number];
+import { onTheDocket, type Planned } from "./planned";
 
 interface Props {
   /** Minutes that are not planned yet. */
   left: number;
-  add: (exercise: Planned) => Promise<unknown>;
+  add: (exercise: Planned, done?: () => void) => void;
   busy: boolean;
 }
 
 export const AddExercise = ({ left, add, busy }: Props) => {
   const docket = useDocket();
   const [what, setWhat] = useState("");
-  const other = async (event: FormEvent) => {
+  const other = (event: FormEvent) => {
     event.preventDefault();
-    await add({ what: what.trim(), minutes: left, docket: null });
-    setWhat("");
+    add({ what: what.trim(), minutes: left, docket: null }, () => setWhat(""));
   };
   return (
     <Box
       component="form"
       aria-label={t("lesson.add an exercise")}
-      onSubmit={(event) => void other(event).catch(() => undefined)}
+      onSubmit={other}
       sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", mt: 1.5 }}
     >
       <Button
         variant="outlined"
         disabled={busy}
-        onClick={() => void add({ ...onTheDocket(docket), minutes: left }).catch(() => undefined)}
+        onClick={() => add({ ...onTheDocket(docket), minutes: left })}
       >
         {t("lesson.add the docket", { method: docket.method.name, ground: docket.ground.name })}
       </Button>

@@ -3,7 +3,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Link } from "react-router";
-import type { Driven, LessonOpened } from "../api/types";
+import type { LessonOpened } from "../api/types";
+import { cameTo } from "../shell/cameTo";
 import { Panel } from "../shell/Panel";
 import { useDates } from "../shell/useDates";
 import { ink } from "../theme";
@@ -51,12 +52,4 @@ export const DrivenIn = ({ lesson }: { lesson: LessonOpened }) => {
       </Box>
     </Panel>
   );
-};
-
-/** What an attempt came to. Looks that nobody noted may have been missed: then it is no more. */
-export const cameTo = (one: Pick<Driven, "void" | "outcome" | "met" | "whole">): string => {
-  if (one.void) return t("tape.spoilt left out");
-  if (one.outcome === null) return t("tape.not taped yet");
-  const outcome = t(`names.${one.outcome}`);
-  return one.met && !one.whole ? t("tape.as far as it was watched", { outcome }) : outcome;
 };

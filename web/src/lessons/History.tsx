@@ -11,12 +11,12 @@ import { allDocumentsQuery, type HistoryAsked, historyPath, historyQuery } from 
 import type { Kind, PastAttempt } from "../api/types";
 import { Desk } from "../desk/Desk";
 import { Pages } from "../desk/lists/Pages";
+import { cameTo } from "../shell/cameTo";
 import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
 import { useDocket } from "../shell/useDocket";
 import { ink } from "../theme";
 import { type Code, t } from "../words";
-import { cameTo } from "./DrivenIn";
 
 const LONG = 25;
 const OUTCOMES = ["met", "met with small faults", "not met", "ended", "not taped"] as const;

@@ -12,7 +12,7 @@ import { useDocket } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
 import { AddExercise } from "./AddExercise";
-import { asPlanned, moved } from "./planned";
+import { asPlanned, isOn, type Made, moved, searchFor } from "./planned";
 import { useChangeLesson } from "./useLesson";
 
 export const Plan = ({ lesson }: { lesson: LessonOpened }) => {
@@ -20,11 +20,14 @@ export const Plan = ({ lesson }: { lesson: LessonOpened }) => {
   const offer = useUndo();
   const plan = lesson.exercises.map(asPlanned);
   const sum = plan.reduce((minutes, one) => minutes + one.minutes, 0);
-  const put = (next: typeof plan) => change.mutateAsync({ plan: next });
-  const take = async (number: number) => {
-    await put(plan.filter((_, i) => i !== number));
+  const put = (next: typeof plan, done?: () => void) =>
+    change.mutate({ plan: next }, done && { onSuccess: done });
+  const take = (number: number) => {
     const said = t("lesson.taken off", { what: plan[number]?.what ?? "" });
-    offer({ said, undo: () => change.mutate({ plan }) });
+    put(
+      plan.filter((_, i) => i !== number),
+      () => offer({ said, undo: () => put(plan) }),
+    );
   };
   return (
     <Panel
@@ -48,20 +51,19 @@ export const Plan = ({ lesson }: { lesson: LessonOpened }) => {
             key={`${i} ${exercise.what}`}
             number={i + 1}
             exercise={exercise}
-            learner={lesson.learner_id}
-            lesson={lesson.id}
-            earlier={i > 0 ? () => void put(moved(plan, i, i - 1)) : null}
-            takeOff={() => void take(i)}
-            last={(minutes) =>
-              void put(plan.map((one, at) => (at === i ? { ...one, minutes } : one)))
-            }
+            lesson={lesson}
+            // A second change would be of a plan that is not there any more.
+            busy={change.isPending}
+            earlier={i > 0 ? () => put(moved(plan, i, i - 1)) : null}
+            takeOff={() => take(i)}
+            last={(minutes) => put(plan.map((one, at) => (at === i ? { ...one, minutes } : one)))}
           />
         ))}
       </Box>
       {change.error && <Alert severity="error">{change.error.message}</Alert>}
       <AddExercise
         left={Math.max(5, lesson.minutes - sum)}
-        add={(exercise) => put([...plan, exercise])}
+        add={(exercise, done) => put([...plan, exercise], done)}
         busy={change.isPending}
       />
     </Panel>
@@ -71,14 +73,14 @@ export const Plan = ({ lesson }: { lesson: LessonOpened }) => {
 interface RowProps {
   number: number;
   exercise: Exercise;
-  learner: number;
-  lesson: number;
+  lesson: LessonOpened;
+  busy: boolean;
   earlier: (() => void) | null;
   takeOff: () => void;
   last: (minutes: number) => void;
 }
 
-const Row = ({ number, exercise, learner, lesson, earlier, takeOff, last }: RowProps) => {
+const Row = ({ number, exercise, lesson, busy, earlier, takeOff, last }: RowProps) => {
   const { what, docket, made_of: made, minutes } = exercise;
   return (
     <Box component="li" sx={{ borderTop: `1px solid ${ink.line}`, py: 1 }}>
@@ -98,12 +100,22 @@ const Row = ({ number, exercise, learner, lesson, earlier, takeOff, last }: RowP
             <Box sx={{ fontSize: 14 }}>{t("lesson.figures", { ...exercise })}</Box>
           )}
         </Box>
-        <NumberField label={t("lesson.minutes")} value={minutes} width={84} onCommit={last} />
+        <NumberField
+          label={t("lesson.minutes")}
+          value={minutes}
+          width={84}
+          readOnly={busy}
+          onCommit={last}
+        />
       </Box>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 0.5 }}>
-        {docket && <Go docket={{ ...docket, learner, lesson }} />}
-        {earlier && <Button onClick={earlier}>{t("lesson.earlier")}</Button>}
-        <Button onClick={takeOff} sx={{ color: ink.soft }}>
+        {docket && <Go made={docket} lesson={lesson} />}
+        {earlier && (
+          <Button disabled={busy} onClick={earlier}>
+            {t("lesson.earlier")}
+          </Button>
+        )}
+        <Button disabled={busy} onClick={takeOff} sx={{ color: ink.soft }}>
           {t("lesson.take off")}
         </Button>
       </Box>
@@ -112,17 +124,11 @@ const Row = ({ number, exercise, learner, lesson, earlier, takeOff, last }: RowP
 };
 
 /** The way to drive it: its docket is put on. */
-const Go = ({ docket }: { docket: Record<string, number> }) => {
+const Go = ({ made, lesson }: { made: Made; lesson: LessonOpened }) => {
   const { pathname } = useLocation();
-  const on = useDocket();
-  const search = new URLSearchParams(
-    Object.entries(docket).map(([stub, id]) => [stub, String(id)]),
-  ).toString();
-  const there =
-    on.seat.document_id === docket.seat &&
-    on.ground.document_id === docket.ground &&
-    on.method.document_id === docket.method &&
-    on.learner.id === docket.learner;
+  const docket = useDocket();
+  const search = searchFor(made, lesson);
+  const there = isOn(docket, made) && docket.learner.id === lesson.learner_id;
   return (
     <>
       {!there && (

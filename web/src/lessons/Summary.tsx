@@ -5,11 +5,11 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
 import type { Exercise, LessonOpened } from "../api/types";
+import { cameTo } from "../shell/cameTo";
 import { Panel } from "../shell/Panel";
 import { useDates } from "../shell/useDates";
 import { ink } from "../theme";
 import { t } from "../words";
-import { cameTo } from "./DrivenIn";
 import { stateOf, whenAndWhere } from "./Head";
 
 export const Summary = ({ lesson }: { lesson: LessonOpened }) => {

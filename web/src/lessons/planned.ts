@@ -1,7 +1,7 @@
 /** A plan as it is sent: exercises with what they are driven with, and no more. */
 import type { Docket, Exercise, LessonChange } from "../api/types";
 
-type Planned = NonNullable<LessonChange["plan"]>[number];
+export type Planned = NonNullable<LessonChange["plan"]>[number];
 
 export const asPlanned = ({ what, minutes, docket = null }: Exercise): Planned => ({
   what,
@@ -24,4 +24,20 @@ export const onTheDocket = (docket: Docket): Omit<Planned, "minutes"> => ({
 export const moved = <T>(items: readonly T[], from: number, to: number): T[] => {
   const rest = items.filter((_, i) => i !== from);
   return [...rest.slice(0, to), ...items.slice(from, from + 1), ...rest.slice(to)];
+};
+
+export type Made = NonNullable<Planned["docket"]>;
+
+/** Whether that is what is on the docket; by which standard it is judged may be another. */
+export const isOn = (docket: Docket, made: Made | null | undefined): boolean =>
+  docket.seat.document_id === made?.seat &&
+  docket.ground.document_id === made.ground &&
+  docket.method.document_id === made.method;
+
+/** The address that puts an exercise of somebody's lesson on the docket. */
+export const searchFor = (made: Made, lesson: { id: number; learner_id: number }): string => {
+  const ids = { ...made, learner: lesson.learner_id, lesson: lesson.id };
+  return new URLSearchParams(
+    Object.entries(ids).map(([stub, id]) => [stub, String(id)]),
+  ).toString();
 };

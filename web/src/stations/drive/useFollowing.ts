@@ -1,6 +1,7 @@
 /** The exercise that a lesson's plan has after the one being driven: exercises are chained. */
 import { useQuery } from "@tanstack/react-query";
 import { lessonQuery, lessonsQuery } from "../../api/queries";
+import { isOn, searchFor } from "../../lessons/planned";
 import { useDocket } from "../../shell/useDocket";
 import type { Then } from "./useAttemptDraft";
 
@@ -16,17 +17,9 @@ export const useFollowing = (): Following | null => {
   const under = today.data?.items.find((one) => one.begun !== null && one.ended === null);
   const lesson = useQuery(lessonQuery(under?.id ?? null)).data;
   const driven = lesson?.exercises.filter((one) => one.docket) ?? [];
-  const here = driven.findIndex(
-    ({ docket: one }) =>
-      one?.seat === docket.seat.document_id &&
-      one.ground === docket.ground.document_id &&
-      one.method === docket.method.document_id,
-  );
+  const here = driven.findIndex((one) => isOn(docket, one.docket));
   const next = here < 0 ? undefined : driven[here + 1];
   if (!lesson || !next?.docket) return null;
-  const ids = { ...next.docket, learner, lesson: lesson.id };
-  const search = new URLSearchParams(
-    Object.entries(ids).map(([stub, id]) => [stub, String(id)]),
-  ).toString();
+  const search = searchFor(next.docket, lesson);
   return { what: next.what, where: { pathname: "/drive", search } };
 };

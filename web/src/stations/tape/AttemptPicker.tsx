@@ -1,6 +1,7 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { Attempt } from "../../api/types";
+import { cameTo } from "../../shell/cameTo";
 import { useDates } from "../../shell/useDates";
 import { t } from "../../words";
 
@@ -10,13 +11,14 @@ interface Props {
   onChoose: (id: string) => void;
 }
 
-const state = (attempt: Attempt): string => {
-  if (attempt.void) return t("tape.spoilt left out");
-  const verdict = attempt.tape?.verdict;
-  if (!verdict) return t("tape.not taped yet");
-  const outcome = t(`names.${verdict.outcome}`);
-  const wanting = verdict.met && !verdict.whole;
-  return wanting ? t("tape.as far as it was watched", { outcome }) : outcome;
+const state = ({ tape, void: spoilt }: Attempt): string => {
+  const verdict = tape?.verdict;
+  return cameTo({
+    void: spoilt,
+    outcome: verdict?.outcome ?? null,
+    met: verdict?.met ?? false,
+    whole: verdict?.whole ?? true,
+  });
 };
 
 /** Which attempt is on the drawing; the newest comes first. */
