@@ -29,7 +29,7 @@ export const DrivenIn = ({ lesson }: { lesson: LessonOpened }) => {
               borderTop: `1px solid ${ink.line}`,
             }}
           >
-            <Box sx={{ width: 56 }}>{dates.hour(one.started)}</Box>
+            <Box sx={{ width: 78, whiteSpace: "nowrap" }}>{dates.hour(one.started)}</Box>
             <Box sx={{ flex: 1, minWidth: 160 }}>
               {one.method}
               <Box component="span" sx={{ color: ink.soft }}>
