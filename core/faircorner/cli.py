@@ -1,4 +1,4 @@
-"""The computation from the shell: `fair-corner core drive|plan|sight FILE`, JSON in and out.
+"""The computation from the shell: `fair-corner core drive|plan|sight|judge FILE`, JSON in and out.
 
 `fair-corner core sight --picture FILE` draws instead: its question is another one.
 """
@@ -41,7 +41,7 @@ def _refuse(constant: str) -> float:
 
 
 # One module of `faircorner.commands` each: only the one that is asked for is loaded.
-_COMMANDS = ("drive", "plan", "sight")
+_COMMANDS = ("drive", "plan", "sight", "judge")
 
 
 def main(arguments: list[str] | None = None) -> int:

@@ -8,10 +8,11 @@ from faircorner.cues.events import EVENTS, PARTS, STOPPING, EdgeName, Usual
 from faircorner.cues.fitted import USUAL_ANGLE, USUAL_METRES, USUAL_SHARE
 from faircorner.cues.method import LOOKS
 from faircorner.cues.places import OWN_EDGES, OWN_POINTS
+from faircorner.documents.standard import JUDGED_LOOKS
 from faircorner.ground import KINDS, SIGHTED_KINDS
 from faircorner.ground.things import SIZES
 from faircorner.sight import BONNET, REAR_TYRE, RIM, SCREEN
-from faircorner.standards import MEASURES, OBSERVED
+from faircorner.standards import AT_END, MEASURES, OBSERVED, PASSED, PHASES, WHEN
 
 __all__ = ["vocabulary"]
 
@@ -31,7 +32,9 @@ def vocabulary() -> dict[str, Any]:
     thing or an edge may be seen to pass; stopping : kinds of what is felt through the tyres
     things : length, width and height, m, of what can be put down
     fitted : how a figure begins that is left to the fit
-    observed : what may be observed at any moment of an attempt
+    observed : what may be observed at any moment of an attempt; at_end : what may have to be so
+    then; measures : what may be limited; judged_looks : what a rule may say of looks, and when;
+    passed : what a limit that was passed may mean
     """
     return {
         "manoeuvres": {
@@ -63,7 +66,22 @@ def vocabulary() -> dict[str, Any]:
             "share": USUAL_SHARE.model_dump(),
         },
         "observed": list(OBSERVED),
-        "measures": [{"name": m.outward, "taped": m.taped is not None} for m in MEASURES.values()],
+        "measures": [
+            {
+                "name": m.outward,
+                "taped": m.taped is not None,
+                "on_the_way": m.on_the_way,
+                "of_looks": m.of_looks,
+                "counted": m.unit == "count",
+                "phase": m.phase,
+            }
+            for m in MEASURES.values()
+        ],
+        "phases": list(PHASES),
+        "judged_looks": list(JUDGED_LOOKS),
+        "when": list(WHEN),
+        "at_end": list(AT_END),
+        "passed": list(PASSED),
     }
 
 

@@ -10,7 +10,7 @@ from faircorner.documents.reading import in_full, read_document
 from faircorner.documents.vehicle import EyeBy
 from faircorner.ground import Answer, Landmark, Lines, ThingKind, suitability
 from faircorner.ground import KindName as PlaceKind
-from faircorner.standards import Observed
+from faircorner.standards import AtEnd, Observed, Passed, Phase, When
 from ninja import Schema
 from pydantic import Field
 
@@ -343,10 +343,18 @@ class FittedWords(Schema):
 
 
 class MeasureWord(Schema):
-    """What a standard may limit: taped at the end, or counted while driving."""
+    """What a standard may limit: taped at the end, measured on the way, or counted.
+
+    phase : the one it belongs to, null the whole attempt; counted : in ones, so that each one too
+    many may be a fault of its own
+    """
 
     name: str
     taped: bool
+    on_the_way: bool
+    of_looks: bool
+    counted: bool
+    phase: Phase | None
 
 
 class VocabularyOut(Schema):
@@ -370,6 +378,11 @@ class VocabularyOut(Schema):
     fitted: FittedWords
     observed: list[Observed]
     measures: list[MeasureWord]
+    phases: list[Phase]
+    judged_looks: list[str]
+    when: list[When]
+    at_end: list[AtEnd]
+    passed: list[Passed]
     names: dict[str, str]
 
 

@@ -5,6 +5,7 @@ from uuid import UUID
 from django.db.models import Q
 from django.http import HttpResponse, StreamingHttpResponse
 from django.utils import timezone
+from faircorner.documents.judging import JudgeRequest, judged_document
 from ninja import Query, Router, Status
 from ninja.pagination import paginate
 
@@ -21,6 +22,7 @@ from server.lessons.attempts import (
 from server.lessons.diary import diary
 from server.lessons.history import history
 from server.lessons.history_table import described, table
+from server.lessons.judging import trial
 from server.lessons.models import Attempt, Lesson
 from server.lessons.plan import opened
 from server.lessons.schemas import (
@@ -30,6 +32,7 @@ from server.lessons.schemas import (
     Documents,
     HistoryAsked,
     HistoryOut,
+    JudgedOut,
     Learners,
     LessonChange,
     LessonChanged,
@@ -40,6 +43,8 @@ from server.lessons.schemas import (
     ReadingsIO,
     StandingOut,
     TapeOut,
+    TrialIn,
+    TrialOut,
     UseOut,
     VoidIn,
 )
@@ -49,7 +54,7 @@ from server.lessons.uses import uses
 from server.lists import Search
 from server.planning.models import CueSheet, with_revisions
 from server.printing import PDF, as_pdf
-from server.schools.access import TEACH, Caller, may
+from server.schools.access import SHAPE, TEACH, Caller, may
 from server.schools.models import Member, Role
 
 router = Router(tags=["lessons"])
@@ -237,3 +242,16 @@ def notes_correct(request: Caller, attempt_id: UUID, body: CorrectionIn) -> obje
 @may(*TEACH)
 def attempt_void(request: Caller, attempt_id: UUID, body: VoidIn) -> object:
     return set_void(_attempt(request, attempt_id), void=body.void)
+
+
+@router.post("/standards/judge", response=JudgedOut, operation_id="standard_judge")
+def standard_judge(request: Caller, body: JudgeRequest) -> object:
+    """What these figures and events come to by a standard that need not be kept."""
+    return judged_document(body)
+
+
+@router.post("/standards/{document_id}/trial", response=TrialOut, operation_id="standard_trial")
+@may(*SHAPE)
+def standard_trial(request: Caller, document_id: int, body: TrialIn) -> object:
+    """What a change of a standard would have said of past attempts; changes nothing."""
+    return trial(request.school, document_id, body.body)

@@ -1,6 +1,6 @@
 """Attempts: kept once, taped, judged by the core."""
 
-from dataclasses import fields, replace
+from dataclasses import replace
 from datetime import datetime
 from math import degrees
 from typing import Any
@@ -12,15 +12,14 @@ from faircorner.cues.drawing import held
 from faircorner.documents.figures import dimension_document
 from faircorner.documents.finishes import finish_document, read_finish
 from faircorner.documents.plans import mend_document
-from faircorner.documents.reading import read_document
-from faircorner.documents.verdicts import verdict_document
 from faircorner.errors import InputError
 from faircorner.said import Said
-from faircorner.standards import COUNTED, Finish, Noted, counted
-from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, judge, locate
+from faircorner.standards import COUNTED
+from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, locate
 
 from server.errors import Stale
 from server.lessons.appointments import lesson_at
+from server.lessons.judging import LATER, verdict_on
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from server.planning.services import final_pose, scene_of, take_up
@@ -65,18 +64,16 @@ def keep_attempt(
     if (attempt.instructor_id, attempt.cue_sheet_id) != (instructor.pk, sheet):
         raise Stale(Said("another attempt"))
     corrections = list(attempt.corrections.all())
-    if notes in (_LATER | one for one in (attempt.notes, *(one.notes for one in corrections))):
+    if notes in (LATER | one for one in (attempt.notes, *(one.notes for one in corrections))):
         return attempt
     return correct_notes(attempt, instructor, based_on=len(corrections), notes=notes)
 
 
-# What notes of old did not have.
-_LATER: dict[str, Any] = {"prompted": [], "observed": [], "call_seconds": [], "look_seconds": []}
 _AS_LONG_AS = {"calls": ("calls", "call_seconds"), "looks": ("looks", "look_seconds")}
 
 
 def _fit_the_sheet(kept: dict[str, Any], sheet: CueSheet) -> None:
-    notes = _LATER | kept
+    notes = LATER | kept
     for plan, names in _AS_LONG_AS.items():
         most = len(sheet.plan[plan])
         for name in names:
@@ -113,16 +110,9 @@ def correct_notes(
     if attempt.tape is not None:
         # Where it stood is as it was found; only what was noted of it is judged anew.
         finish = read_finish(attempt.tape["finish"])
-        attempt.tape |= {"verdict": _verdict(attempt.cue_sheet, notes, finish)}
+        attempt.tape |= {"verdict": verdict_on(attempt.cue_sheet, notes, finish)}
         attempt.save(update_fields=["tape"])
     return attempt
-
-
-def _noted(notes: dict[str, Any], sheet: CueSheet) -> Noted:
-    """Notes as the core has them: a look of the sheet that they leave out was not noted."""
-    known = {field.name: notes[field.name] for field in fields(Noted)}
-    left_out = len(sheet.plan["looks"]) - len(notes["looks"])
-    return Noted(**{**known, "looks": (*notes["looks"], *[None] * left_out)})
 
 
 def _scene(sheet: CueSheet) -> Scene:
@@ -141,12 +131,10 @@ def mend_result(
     """How to put right where the vehicle stands, within the movements that are left; None: not."""
     scene = _scene(sheet)
     here = replace(scene, standing=_located(scene, readings).pose)
-    left = scene.standard.movements_left
-    found = mend(
-        here,
-        forward=left("forward", notes["forward_movements"]),
-        reverse=left("reverse", notes["reverse_movements"]),
+    left = scene.standard.movements_left(
+        forward=notes["forward_movements"], reverse=notes["reverse_movements"]
     )
+    found = mend(here, **left)
     return mend_document(found, scene.vehicle)
 
 
@@ -167,18 +155,7 @@ def tape_result(
         "sigma_across_m": round(float(taped.sigma[1]), 4),
         "sigma_angle_deg": round(degrees(float(taped.sigma[2])), 3),
         "finish": finish_document(taped.finish),
-        "verdict": _verdict(sheet, notes, taped.finish),
-    }
-
-
-def _verdict(sheet: CueSheet, notes: dict[str, Any], finish: Finish) -> dict[str, Any]:
-    noted = _noted(notes, sheet)
-    unwatched = [sheet.plan["looks"][i] for i in noted.unwatched]
-    standard = read_document("standard", sheet.standard.body).build()
-    verdict = judge(standard, finish, counted(noted), unwatched=len(unwatched))
-    return {
-        **verdict_document(verdict),
-        "unwatched": [{"step": look["step"], "look": look["look"]} for look in unwatched],
+        "verdict": verdict_on(sheet, notes, taped.finish),
     }
 
 

@@ -2,7 +2,9 @@ from datetime import date, datetime
 from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
-from faircorner.standards import Observed, Phase
+from faircorner.documents.judging import OnTheWay
+from faircorner.standards import AtEnd, Grade, Observed, Passed, Phase
+from faircorner.standards import When as WhenFault
 from faircorner.tape import MET, TAPE_SIGMA, Result
 from ninja import Schema
 from pydantic import BaseModel, Field, model_validator
@@ -325,6 +327,8 @@ class Notes(RequestBody):
     """What the instructor saw. Lists run by call and by look; null where nothing was noted.
 
     prompted : steps that had to be prompted; call_seconds, look_seconds : when each was noted
+    watched : what was at hand to be observed; on_the_way : what was measured then, by its name;
+    at_end : whether it was so at the end; what is absent was not noted
     """
 
     seconds: Seconds
@@ -339,6 +343,9 @@ class Notes(RequestBody):
     observed: Annotated[list[ObservedIO], Field(max_length=200)] = []
     call_seconds: Annotated[list[Seconds | None], Field(max_length=40)] = []
     look_seconds: Annotated[list[Seconds | None], Field(max_length=40)] = []
+    watched: Annotated[list[Observed], Field(max_length=100)] = []
+    on_the_way: OnTheWay = {}
+    at_end: dict[AtEnd, bool] = {}
 
 
 class ReadingsIO(RequestBody):
@@ -350,19 +357,40 @@ class ReadingsIO(RequestBody):
     behind_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
 
 
-class FindingOut(BaseModel):
-    """One figure beside its limits; [low, high], null for an open end or no such grade.
+Bounds = tuple[float | None, float | None]
 
-    unwatched : how many looks the figure knows nothing of
+
+class FindingOut(BaseModel):
+    """One rule beside what was found; value null where it was not measured, noted or watched.
+
+    rule : which kind it is; a limit has a measure and its ranges ([low, high], null for an open end
+    or no such grade), a look its kind and when it is a fault, the others what they are about.
+    faults : how many of the grade; unwatched : how many things it asks for that nobody noted
+    by : what to add to the value for it to be without fault, null in what was kept of old
+    without : the verdict if this had been in order
     """
 
-    measure: str
+    rule: Literal["limit", "look", "observed", "at end"] = "limit"
+    measure: str | None = None
+    look: str | None = None
+    when: WhenFault | None = None
+    observed: Observed | None = None
+    at_end: AtEnd | None = None
+    phase: Phase | None = None
     value: float | None
-    grade: Literal["small", "serious", "ends"] | None
+    grade: Grade | None
+    faults: int = 0
+    points: int | None = None
     unwatched: int = 0
-    small: tuple[float | None, float | None] | None
-    serious: tuple[float | None, float | None] | None
-    ends: tuple[float | None, float | None] | None
+    small: Bounds | None = None
+    serious: Bounds | None = None
+    ends: Bounds | None = None
+    each: bool = False
+    passed: Passed | None = None
+    free: int = 0
+    repeated: int | None = None
+    by: float | None = None
+    without: Result | None = None
 
 
 class UnwatchedOut(BaseModel):
@@ -372,22 +400,33 @@ class UnwatchedOut(BaseModel):
     look: LookKind
 
 
-class VerdictOut(BaseModel):
-    """What readings and notes come to. Whole unless looks that the standard counts were not
-    noted; these are neither done nor missed."""
+class JudgedOut(BaseModel):
+    """What an attempt comes to. Whole unless something that the standard counts was not noted;
+    it is neither done nor missed then.
+
+    small_allowed : null in what was kept of old; points : null where the standard counts none
+    """
 
     outcome: Result
     met: bool = False
     small: int
+    small_allowed: int | None = None
     serious: int
+    points: int | None = None
+    points_allowed: int | None = None
     whole: bool
-    unwatched: list[UnwatchedOut]
     findings: list[FindingOut]
 
     @model_validator(mode="after")
     def _says_whether_met(self) -> Self:
         self.met = self.outcome in MET
         return self
+
+
+class VerdictOut(JudgedOut):
+    """The verdict on an attempt, with the looks of its sheet that nobody noted."""
+
+    unwatched: list[UnwatchedOut]
 
 
 class TapeOut(BaseModel):
@@ -472,3 +511,38 @@ class CorrectionIn(RequestBody):
 
 class VoidIn(RequestBody):
     void: bool
+
+
+class TrialIn(RequestBody):
+    """A standard as somebody is changing it."""
+
+    body: dict[str, Any]
+
+
+class OtherwiseOut(BaseModel):
+    """An attempt on which a standard being tried says otherwise than was said."""
+
+    id: UUID
+    sheet_id: int
+    learner_id: int
+    learner: str
+    started: datetime
+    before: Result
+    after: Result
+
+
+class TrialOut(BaseModel):
+    """What a standard being changed says of what was judged by it so far; nothing is kept.
+
+    attempts : how many it was tried on, the newest; older : how many more there are
+    otherwise : on how many it says otherwise; told : the newest of them
+    """
+
+    attempts: int
+    older: int
+    before: dict[Result, int]
+    after: dict[Result, int]
+    met_before: int
+    met_after: int
+    otherwise: int
+    told: list[OtherwiseOut]

@@ -232,8 +232,7 @@ def compute_rescue(
     scene = scene_of(revisions, options)
     found = rescue(
         scene, figures_of(compute_plan(revisions, options), scene), call=call, by=by_m,
-        forward=scene.standard.movements_left("forward", 0),
-        reverse=scene.standard.movements_left("reverse", 0),
+        **scene.standard.movements_left(forward=0, reverse=0),
     )  # fmt: skip
     return rescue_document(found, scene.vehicle)
 

@@ -50,6 +50,20 @@ def keep(client: Client, house, *, sheet=None, notes=None):
     return answer.json()
 
 
+def tape(client, attempt_id, readings):
+    return send(client, "PUT", f"/api/attempts/{attempt_id}/readings", readings)
+
+
+def judged_by(house, lead, body):
+    """A sheet of the house's docket judged by another standard; its id."""
+    document = house.revisions["standard"].document_id
+    path = f"/api/documents/{document}/revisions"
+    standard = send(lead, "POST", path, {"based_on": 1, "body": body}).json()["id"]
+    docket = {kind: revision.pk for kind, revision in house.revisions.items()}
+    asked = {**docket, "standard": standard, "learner": house.members["learner"].pk}
+    return send(lead, "POST", "/api/sheets", asked).json()["id"]
+
+
 def build_house(name: str) -> House:
     school = School.objects.create(name=name, keeps="left", units="metric")
     members = {}

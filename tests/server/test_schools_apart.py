@@ -39,6 +39,7 @@ def requests_naming(house):
     )  # fmt: skip
     readings = {"kerb_front_m": 0.25, "kerb_rear_m": 0.25}
     seat = house.revisions["seat"].document_id
+    standard = house.revisions["standard"]
     return {
         "docket_read": ("GET", f"/api/docket?learner={learner}&seat={seat}", None),
         "document_create": ("POST", "/api/documents", {
@@ -84,6 +85,10 @@ def requests_naming(house):
         "attempts_list": ("GET", f"/api/attempts?sheet={sheet}", None),
         "attempt_keep": ("POST", "/api/attempts", {
             "id": str(uuid.uuid4()), "sheet": sheet, "started": STARTED, "notes": NOTES}),
+        "standard_trial": ("POST", f"/api/standards/{standard.document_id}/trial", {
+            "body": standard.body}),
+        "standard_judge": ("POST", "/api/standards/judge", {
+            "standard": standard.body, "finish": {"kerb_rear_m": 0.3}}),
         "tape_preview": ("POST", f"/api/attempts/{attempt.pk}/preview", readings),
         "tape_mend": ("POST", f"/api/attempts/{attempt.pk}/mend", readings),
         "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
@@ -161,7 +166,7 @@ def requests_naming(house):
 NAMELESS = {"session_read", "health_read",
             "vocabulary_read", "people_list", "documents_list", "lessons_list",
             "standings_list", "uses_list", "vehicle_around", "vehicle_mirrors",
-            "vehicle_circle", "seat_eye",
+            "vehicle_circle", "seat_eye", "standard_judge",
             "ground_measure", "ground_adjust", "ground_bay", "ground_behind", "ground_new",
             "ground_side", "ground_road", "ground_thing", "ground_without", "person_add",
             "password_change", "invitation_read", "invitation_take",
@@ -218,7 +223,7 @@ MAY_NOT = {"document_create", "document_merge", "document_revise", "document_sit
            "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
            "notes_correct", "advice_take", "person_add", "person_change", "link_make",
            "person_history", "document_away", "lesson_change", "person_erase",
-           "school_file", "school_pad"}  # fmt: skip
+           "school_file", "school_pad", "standard_trial"}  # fmt: skip
 # What the school has in common is not for somebody who still learns to teach.
 NOT_YET = {
     "document_create",
@@ -232,6 +237,7 @@ NOT_YET = {
     "person_erase",
     "school_file",
     "school_pad",
+    "standard_trial",
 }
 
 

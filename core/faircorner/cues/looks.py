@@ -13,11 +13,13 @@ from faircorner.motion import swing
 from faircorner.plane import Floats, to_site
 from faircorner.said import Length, Said
 
-__all__ = ["LookReason", "MirrorLook", "look_reasons", "look_said"]
+__all__ = ["SWINGS", "LookReason", "MirrorLook", "look_reasons", "look_said"]
 
 
 # What is done with a mirror is looked after like any other look.
 MirrorLook: TypeAlias = Literal["dip mirror", "restore mirror"]
+# Why one looks to where an end of the vehicle is about to leave its lane.
+SWINGS = ("swings out", "tail swings out")
 # Places that differ by less reach as far, m.
 _SAME = 1e-6
 
@@ -45,7 +47,7 @@ class LookReason:
     @property
     def swings_out(self) -> bool:
         """Whether an end of the vehicle leaves the lane, whichever it is."""
-        return self.why in ("swings out", "tail swings out")
+        return self.why in SWINGS
 
     @property
     def said(self) -> Said:

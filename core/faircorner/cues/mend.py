@@ -58,11 +58,11 @@ class Mend:
 
 
 @sided
-def mend(scene: Scene, *, forward: int, reverse: int) -> Mend | None:
+def mend(scene: Scene, *, forward: int, reverse: int, together: int | None = None) -> Mend | None:
     """The shortest mend within the movements still allowed; None when there is none: start again.
 
     It begins where the scene's vehicle stands, wheels straight.
-    forward, reverse : movements still allowed in each gear
+    forward, reverse : movements still allowed in each gear; together : in both
     Fewer movements are always preferred; among as many, the one that rolls least.
     Raises InputError where nobody says where it stands, and for a pose that is no number.
     """
@@ -71,7 +71,8 @@ def mend(scene: Scene, *, forward: int, reverse: int) -> Mend | None:
         raise InputError("pose", Said("must be three numbers"))
     here = scene.suited()
     ways: tuple[Way, ...] = ("toward", "away")
-    for count, target in product(range(1, _MOST + 1), _targets(here, start)):
+    most = _MOST if together is None else min(_MOST, together)
+    for count, target in product(range(1, most + 1), _targets(here, start)):
         kerb = target if here.ground.has_kerb else None
         wanted = replace(here, ground=here.ground.wanting(kerb=kerb))
         found = [

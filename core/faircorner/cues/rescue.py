@@ -64,13 +64,20 @@ class Rescue:
 
 @sided
 def rescue(
-    scene: Scene, values: dict[str, float], *, call: int, by: float, forward: int, reverse: int
+    scene: Scene,
+    values: dict[str, float],
+    *,
+    call: int,
+    by: float,
+    forward: int,
+    reverse: int,
+    together: int | None = None,
 ) -> Rescue | None:
     """The least that saves an attempt whose call came at the wrong moment; None: begin again.
 
     values : every figure of the plan by name, SI; call : its number, from 1; by : m late,
-    negative early; forward, reverse : movements allowed in each gear over the whole attempt, where
-    they are more than the method's own
+    negative early; forward, reverse, together : movements allowed in each gear and in both over
+    the whole attempt, where they are more than the method's own
     Where nothing is broken one drives on; changing the wheel comes before easing it off, and that
     before another movement.
     Raises InputError for a call the method does not have.
@@ -94,7 +101,7 @@ def rescue(
     ]
     for cure, steps in _cures(settled[call:], late=by > 0):
         whole = (*done, *steps)
-        if not _allowed(whole, method.steps, {1: forward, -1: reverse}):
+        if not _allowed(whole, method.steps, {(1,): forward, (-1,): reverse, (1, -1): together}):
             continue
         trial = replace(
             ready,
@@ -158,10 +165,17 @@ def _free(name: str, limits: tuple[float, float, float]) -> Unknown:
     return Unknown(name=name, low=low, high=high, prefer=prefer)
 
 
-def _allowed(steps: tuple[Step, ...], own: tuple[Step, ...], allowed: dict[int, int]) -> bool:
+def _allowed(
+    steps: tuple[Step, ...], own: tuple[Step, ...], allowed: dict[tuple[int, ...], int | None]
+) -> bool:
     """Whether no gear is taken oftener than is allowed; what the method itself takes always is."""
+
+    def taken(those: tuple[Step, ...], gears: tuple[int, ...]) -> int:
+        return sum(movements(those, gear) for gear in gears)
+
     return all(
-        movements(steps, gear) <= max(most, movements(own, gear)) for gear, most in allowed.items()
+        most is None or taken(steps, gears) <= max(most, taken(own, gears))
+        for gears, most in allowed.items()
     )
 
 

@@ -53,6 +53,7 @@ def driving(
         "forward_movements": movements(scene.method.steps, 1),
         "reverse_movements": movements(scene.method.steps, -1),
     }
+    taken["movements"] = sum(taken.values())
     allowed = all(
         limit.grade(taken[limit.measure]) is None
         for limit in scene.standard.limits

@@ -1,27 +1,68 @@
-"""What a finish is measured by, what is counted, and the limits that a school holds both to."""
+"""What an attempt is judged by: a finish's measures, what is counted and seen, a school's rules."""
 
 from faircorner.standards.finish import Finish, finish_at
-from faircorner.standards.measures import MEASURES, Measure, Noted, counted, measure_named
-from faircorner.standards.observed import COUNTED, OBSERVED, PHASES, Observed, Phase
-from faircorner.standards.standard import GRADES, Band, Grade, Limit, Range, Standard
+from faircorner.standards.measures import MEASURES, ON_THE_WAY, Measure, measure_named
+from faircorner.standards.noted import Became, LookNoted, Noted, Seen
+from faircorner.standards.observed import (
+    AT_END,
+    COUNTED,
+    OBSERVED,
+    PASSED,
+    PHASES,
+    AtEnd,
+    Observed,
+    Passed,
+    Phase,
+)
+from faircorner.standards.rules import (
+    GRADES,
+    SWING_SIDE,
+    WHEN,
+    EndRule,
+    Finding,
+    Grade,
+    Limit,
+    LookRule,
+    ObservedRule,
+    Range,
+    Rule,
+    When,
+)
+from faircorner.standards.standard import Band, MovementsLeft, Standard
 
 __all__ = [
+    "AT_END",
     "COUNTED",
     "GRADES",
     "MEASURES",
     "OBSERVED",
+    "ON_THE_WAY",
+    "PASSED",
     "PHASES",
+    "SWING_SIDE",
+    "WHEN",
+    "AtEnd",
     "Band",
+    "Became",
+    "EndRule",
+    "Finding",
     "Finish",
     "Grade",
     "Limit",
+    "LookNoted",
+    "LookRule",
     "Measure",
+    "MovementsLeft",
     "Noted",
     "Observed",
+    "ObservedRule",
+    "Passed",
     "Phase",
     "Range",
+    "Rule",
+    "Seen",
     "Standard",
-    "counted",
+    "When",
     "finish_at",
     "measure_named",
 ]

@@ -1,4 +1,4 @@
-"""What can be limited: what a tape measures of a finish, and what is counted while driving.
+"""What can be limited: a finish by the tape, what is measured on the way, what is counted.
 
 Another one is another entry here and its words in the catalogue; nothing else knows them by name.
 """
@@ -13,9 +13,11 @@ from faircorner.errors import InputError
 from faircorner.ground import Berth
 from faircorner.plane import Floats, to_site
 from faircorner.said import Said
+from faircorner.standards.noted import Became, Noted
+from faircorner.standards.observed import Phase
 from faircorner.vehicle import Vehicle
 
-__all__ = ["MEASURES", "Arrival", "Measure", "Noted", "counted", "measure_named"]
+__all__ = ["MEASURES", "ON_THE_WAY", "Arrival", "Measure", "measure_named"]
 
 Unit: TypeAlias = Literal["m", "rad", "count", "s"]
 # How documents and the API call a unit, and what one of theirs is inside.
@@ -45,33 +47,13 @@ class Arrival:
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Noted:
-    """What was noted while driving: counts, seconds, and what became of each look.
-
-    looks : "done", "late", "missed" or "prompted"; None where nothing was noted
-    """
-
-    seconds: float
-    forward_movements: int
-    reverse_movements: int
-    kerb_touches: int
-    kerb_mounts: int
-    vehicle_touches: int
-    looks: tuple[str | None, ...] = ()
-
-    @property
-    def unwatched(self) -> tuple[int, ...]:
-        """Which looks nobody noted: neither done nor missed."""
-        return tuple(i for i, look in enumerate(self.looks) if look is None)
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class Measure:
     """One figure of an attempt that a standard may limit.
 
     unit : SI; taped : how a finish has it, None for what is counted; noted : how it is counted
     both_ways : whether its size counts, whichever way it is
     of_looks : whether it counts looks, and so knows nothing of those that nobody noted
+    phase : the one that it belongs to; None for what is of the whole attempt
     end : which end of the berth it is the gap to; beside : whether it is off the edge beside it
     outside : the clause that says a finish broke its limit, {edge} the berth's edge
     """
@@ -82,6 +64,7 @@ class Measure:
     noted: Callable[[Noted], float] | None = None
     both_ways: bool = False
     of_looks: bool = False
+    phase: Phase | None = None
     end: Literal["ahead", "behind"] | None = None
     beside: bool = False
     outside: str = ""
@@ -90,6 +73,11 @@ class Measure:
     def outward(self) -> str:
         """Its name in documents, which names the unit."""
         return self.name + _SUFFIX[self.unit]
+
+    @property
+    def on_the_way(self) -> bool:
+        """Whether somebody has to take it while the vehicle is under way."""
+        return self.noted is not None and self.phase is not None
 
     @property
     def one(self) -> float:
@@ -101,37 +89,62 @@ def _counts(name: str, noted: Callable[[Noted], float], unit: Unit = "count") ->
     return Measure(name=name, unit=unit, noted=noted)
 
 
-def _looks(name: str, what: str) -> Measure:
+def _looks(name: str, what: Became) -> Measure:
+    def count(noted: Noted) -> float:
+        return sum(look.became == what for look in noted.looks)
+
+    return Measure(name=name, unit="count", of_looks=True, noted=count)
+
+
+def _on_the_way(name: str, phase: Phase, unit: Unit = "m") -> Measure:
+    """Taken by whoever stands beside it, by tape or by eye; nothing where nobody took it."""
     return Measure(
-        name=name, unit="count", of_looks=True, noted=lambda noted: noted.looks.count(what)
+        name=name, unit=unit, phase=phase, noted=lambda noted: noted.on_the_way.get(name, np.nan)
     )
+
+
+def _corrections(noted: Noted) -> float:
+    if noted.planned is None:
+        return np.nan
+    return max(0, noted.forward_movements + noted.reverse_movements - noted.planned)
 
 
 _ALL = (
     Measure(
-        name="kerb_front", unit="m", beside=True, taped=lambda at: -at.hubs[:, 1, 1],
+        name="kerb_front", unit="m", phase="finish", beside=True,
+        taped=lambda at: -at.hubs[:, 1, 1],
         outside="outside kerb_front",
     ),
     Measure(
-        name="kerb_rear", unit="m", beside=True, taped=lambda at: -at.hubs[:, 0, 1],
+        name="kerb_rear", unit="m", phase="finish", beside=True,
+        taped=lambda at: -at.hubs[:, 0, 1],
         outside="outside kerb_rear",
     ),
     Measure(
-        name="angle", unit="rad", both_ways=True, taped=lambda at: at.headings,
+        name="angle", unit="rad", phase="finish", both_ways=True, taped=lambda at: at.headings,
         outside="outside angle",
     ),
     Measure(
-        name="ahead", unit="m", end="ahead",
+        name="ahead", unit="m", phase="finish", end="ahead",
         taped=lambda at: at.berth.gap_to("ahead", at.poses, at.vehicle),
         outside="outside ahead",
     ),
     Measure(
-        name="behind", unit="m", end="behind",
+        name="behind", unit="m", phase="finish", end="behind",
         taped=lambda at: at.berth.gap_to("behind", at.poses, at.vehicle),
         outside="outside behind",
     ),
+    _on_the_way("start_gap", "start"),
+    _on_the_way("furthest_back", "execution"),
+    _on_the_way("kerb_nearest", "execution"),
+    _on_the_way("kerb_farthest", "execution"),
+    _on_the_way("swing_out", "execution"),
+    _on_the_way("leaving_movements", "leaving", unit="count"),
     _counts("forward_movements", lambda noted: noted.forward_movements),
     _counts("reverse_movements", lambda noted: noted.reverse_movements),
+    _counts("movements", lambda noted: noted.forward_movements + noted.reverse_movements),
+    # More movements than the method itself has.
+    _counts("corrections", _corrections),
     _looks("looks_missed", "missed"),
     _looks("looks_late", "late"),
     # A look that needed a prompt is a prompt, not a miss.
@@ -142,6 +155,7 @@ _ALL = (
     _counts("seconds", lambda noted: noted.seconds, unit="s"),
 )  # fmt: skip
 MEASURES: Mapping[str, Measure] = {measure.name: measure for measure in _ALL}
+ON_THE_WAY: tuple[Measure, ...] = tuple(measure for measure in _ALL if measure.on_the_way)
 
 
 def measure_named(name: str) -> Measure:
@@ -149,8 +163,3 @@ def measure_named(name: str) -> Measure:
     if name not in MEASURES:
         raise InputError("measure", Said("is not one of", name=name, known=", ".join(MEASURES)))
     return MEASURES[name]
-
-
-def counted(noted: Noted) -> dict[str, float]:
-    """Everything that is counted, by its measure's name."""
-    return {m.name: float(m.noted(noted)) for m in _ALL if m.noted is not None}

@@ -1,7 +1,8 @@
-"""What a school holds an attempt against. Every limit is the school's own, dated figure."""
+"""What a school holds an attempt against. Every rule is the school's own, dated figure."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, field
-from typing import Literal, TypeAlias, get_args
+from typing import TypedDict
 
 import numpy as np
 
@@ -9,20 +10,13 @@ from faircorner.errors import InputError
 from faircorner.plane import Bools, Floats
 from faircorner.said import Said
 from faircorner.standards.finish import Finish
-from faircorner.standards.measures import MEASURES, Measure, measure_named
+from faircorner.standards.measures import MEASURES, Measure
+from faircorner.standards.rules import ROUNDING, EndRule, Limit, LookRule, ObservedRule, Rule
 
-__all__ = ["GRADES", "Band", "Grade", "Limit", "Range", "Standard"]
+__all__ = ["Band", "MovementsLeft", "Standard"]
 
-Grade: TypeAlias = Literal["small", "serious", "ends"]
-GRADES: tuple[Grade, ...] = get_args(Grade)
-
-# A tenth of a millimetre over a limit is the rounding of a figure that meant the limit itself; of
-# angles as much in radians.
-_ROUNDING = 1e-4
 # Movements that may be taken in each gear where the standard does not count them.
 _UNCOUNTED = 2
-
-Range: TypeAlias = tuple[float | None, float | None]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -43,7 +37,7 @@ class Band:
 
     def holds(self, finish: Finish) -> Bools:
         """Which attempts keep the limits; what is not there to be measured counts as kept."""
-        return np.asarray(~(self.broken(finish) > _ROUNDING))
+        return np.asarray(~(self.broken(finish) > ROUNDING))
 
     def broken(self, finish: Finish) -> Floats:
         """By how much each attempt is outside, (attempts,), SI, 0 inside; NaN not measured."""
@@ -55,56 +49,21 @@ class Band:
         return np.asarray(np.maximum(np.maximum(low - values, values - high), 0.0))
 
 
-@dataclass(frozen=True, slots=True, kw_only=True)
-class Limit:
-    """One measure and, for each grade of fault, the range outside which it is that fault.
+class MovementsLeft(TypedDict):
+    """How many in each gear, and in both together; None where those are not limited."""
 
-    Finish measures in SI, counts as they are. Ranges must widen from small to ends.
-    """
-
-    measure: str
-    small: Range | None = None
-    serious: Range | None = None
-    ends: Range | None = None
-
-    def __post_init__(self) -> None:
-        measure_named(self.measure)
-        inner: Range = (None, None)
-        for grade in GRADES:
-            bounds = self.range(grade)
-            if bounds is None:
-                continue
-            low, high = bounds
-            if low is not None and high is not None and low > high:
-                raise InputError(grade, Said("low is above high", low=low, high=high))
-            if low is not None and inner[0] is not None and low > inner[0]:
-                raise InputError(grade, Said("must not begin before"))
-            if high is not None and inner[1] is not None and high < inner[1]:
-                raise InputError(grade, Said("must not begin before"))
-            inner = (
-                low if low is not None else inner[0],
-                high if high is not None else inner[1],
-            )
-
-    def range(self, grade: Grade) -> Range | None:
-        found: Range | None = getattr(self, grade)
-        return found
-
-    def grade(self, value: float) -> Grade | None:
-        """The worst grade of fault a value earns; None when it is good."""
-        worst: Grade | None = None
-        for grade in GRADES:
-            low, high = self.range(grade) or (None, None)
-            below = low is not None and value < low - _ROUNDING
-            if below or (high is not None and value > high + _ROUNDING):
-                worst = grade
-        return worst
+    forward: int
+    reverse: int
+    together: int | None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Standard:
-    """A named, dated standard; small_allowed is how many small faults still meet it.
+    """A named, dated standard: limits of what is measured and counted, and rules of what is seen.
 
+    source : where its figures are from, in words
+    small_allowed : how many small faults still meet it; points_allowed : where it counts points,
+        how many of those do, and small faults are worth their rules' points instead
     bands : what a finish without any fault keeps to
     """
 
@@ -112,28 +71,58 @@ class Standard:
     authority: str
     dated: str
     limits: tuple[Limit, ...]
+    looks: tuple[LookRule, ...] = ()
+    observed: tuple[ObservedRule, ...] = ()
+    at_end: tuple[EndRule, ...] = ()
+    source: str = ""
     small_allowed: int = 2
+    points_allowed: int | None = None
     bands: tuple[Band, ...] = field(init=False)
 
     def __post_init__(self) -> None:
-        names = [limit.measure for limit in self.limits]
-        for i, name in enumerate(names):
-            if name in names[:i]:
-                raise InputError(f"limits[{i}].measure", Said("has a limit already", name=name))
+        _once("limits", "measure", [(rule.measure, rule.phase) for rule in self.limits])
+        _once("looks", "look", [(rule.look, rule.when, rule.phase) for rule in self.looks])
+        _once("observed", "what", [(rule.what, rule.phase) for rule in self.observed])
+        _once("at_end", "what", [(rule.what,) for rule in self.at_end])
         if not 0 <= self.small_allowed <= 50:
             raise InputError(
                 "small_allowed", Said("must be between 0 and 50", got=self.small_allowed)
             )
         object.__setattr__(self, "bands", _bands(self.limits))
 
-    def movements_left(self, gear: Literal["forward", "reverse"], used: int) -> int:
-        """How many more movements in a gear pass without a serious fault."""
-        for limit in self.limits:
-            if limit.measure == f"{gear}_movements":
-                for bounds in (limit.serious, limit.small):
-                    if bounds is not None and bounds[1] is not None:
-                        return max(0, int(bounds[1]) - used)
-        return _UNCOUNTED
+    @property
+    def rules(self) -> tuple[Rule, ...]:
+        """All of them, in the order in which they are told."""
+        return (*self.limits, *self.looks, *self.observed, *self.at_end)
+
+    def movements_left(self, *, forward: int, reverse: int) -> "MovementsLeft":
+        """How many more movements pass without a serious fault, after so many in each gear."""
+
+        def left(measure: str, used: int) -> int | None:
+            limit = next((one for one in self.limits if one.measure == measure), None)
+            most = None if limit is None else _most(limit)
+            return None if most is None else max(0, int(most) - used)
+
+        in_forward = left("forward_movements", forward)
+        in_reverse = left("reverse_movements", reverse)
+        return MovementsLeft(
+            forward=_UNCOUNTED if in_forward is None else in_forward,
+            reverse=_UNCOUNTED if in_reverse is None else in_reverse,
+            together=left("movements", forward + reverse),
+        )
+
+
+def _most(limit: Limit) -> float | None:
+    """The most that is no serious fault yet, else no fault at all."""
+    ranges = [bounds for bounds in (limit.serious, limit.small) if bounds is not None]
+    return next((bounds[1] for bounds in ranges if bounds[1] is not None), None)
+
+
+def _once(where: str, field_name: str, keys: Sequence[tuple[str | None, ...]]) -> None:
+    for i, key in enumerate(keys):
+        if key in keys[:i]:
+            name = " ".join(part for part in key if part)
+            raise InputError(f"{where}[{i}].{field_name}", Said("has a limit already", name=name))
 
 
 def _bands(limits: tuple[Limit, ...]) -> tuple[Band, ...]:

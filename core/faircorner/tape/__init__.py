@@ -1,12 +1,11 @@
 """Tape readings to a pose, and the pose against a standard."""
 
 from faircorner.tape.readings import TAPE_SIGMA, Readings, TapedPose, locate
-from faircorner.tape.verdict import MET, Finding, Result, Verdict, judge
+from faircorner.tape.verdict import MET, Result, Verdict, judge
 
 __all__ = [
     "MET",
     "TAPE_SIGMA",
-    "Finding",
     "Readings",
     "Result",
     "TapedPose",

@@ -1,13 +1,12 @@
 """An attempt held against a standard."""
 
-from collections.abc import Mapping
+from collections.abc import Sequence
 from dataclasses import dataclass
-from math import isnan, nan
 from typing import Literal, TypeAlias
 
-from faircorner.standards import MEASURES, Finish, Grade, Limit, Standard
+from faircorner.standards import Finding, Finish, Noted, Standard
 
-__all__ = ["MET", "Finding", "Result", "Verdict", "judge"]
+__all__ = ["MET", "Result", "Verdict", "judge"]
 
 Result: TypeAlias = Literal["met", "met with small faults", "not met", "ended"]
 # Which of them meet the standard.
@@ -15,66 +14,65 @@ MET: frozenset[Result] = frozenset({"met", "met with small faults"})
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
-class Finding:
-    """One measure beside its limit; value None when it was not measured and so not judged.
-
-    unwatched : how many looks its count knows nothing of
-    """
-
-    limit: Limit
-    value: float | None
-    grade: Grade | None
-    unwatched: int = 0
-
-
-@dataclass(frozen=True, slots=True, kw_only=True)
 class Verdict:
-    outcome: Result
-    small: int
-    serious: int
+    """What an attempt comes to by a standard, each of its rules beside what was found."""
+
+    standard: Standard
     findings: tuple[Finding, ...]
+
+    @property
+    def outcome(self) -> Result:
+        return _outcome(self.standard, self.findings)
+
+    @property
+    def small(self) -> int:
+        return _faults(self.findings, "small")
+
+    @property
+    def serious(self) -> int:
+        return _faults(self.findings, "serious")
+
+    @property
+    def points(self) -> int | None:
+        """What it costs, where the standard counts points."""
+        return None if self.standard.points_allowed is None else _points(self.findings)
 
     @property
     def whole(self) -> bool:
         """Whether all that the standard counts was watched."""
         return not any(finding.unwatched for finding in self.findings)
 
+    def without(self, finding: Finding) -> Result:
+        """What it would have come to, had this one been in order."""
+        return _outcome(self.standard, [one for one in self.findings if one is not finding])
 
-def judge(
-    standard: Standard, finish: Finish, counts: Mapping[str, float], *, unwatched: int = 0
-) -> Verdict:
+
+def judge(standard: Standard, finish: Finish, noted: Noted | None = None) -> Verdict:
     """The verdict on one attempt (the first of the finish's batch).
 
-    counts : by the names of `counted`; what is absent was not noted and is not judged
-    unwatched : how many looks nobody noted; they are neither faults nor in order
-    An end of the test outweighs serious faults, these outweigh small ones; small faults fail
-    only beyond the number allowed.
+    noted : None where nobody noted anything: what is counted or seen is not judged then
+    An end of the test outweighs serious faults, these outweigh small ones; small faults fail only
+    beyond the number allowed, or beyond the points where the standard counts those.
     """
-    findings = tuple(_finding(limit, finish, counts, unwatched) for limit in standard.limits)
-    grades = [finding.grade for finding in findings]
-    small, serious = grades.count("small"), grades.count("serious")
-    outcome: Result
-    if "ends" in grades:
-        outcome = "ended"
-    elif serious or small > standard.small_allowed:
-        outcome = "not met"
-    else:
-        outcome = "met with small faults" if small else "met"
-    return Verdict(outcome=outcome, small=small, serious=serious, findings=findings)
+    findings = tuple(rule.judged(finish, noted) for rule in standard.rules)
+    return Verdict(standard=standard, findings=findings)
 
 
-def _finding(limit: Limit, finish: Finish, counts: Mapping[str, float], unwatched: int) -> Finding:
-    measure = MEASURES[limit.measure]
-    if measure.taped is not None:
-        value = float(finish.measure(measure.name)[0])
-        value = abs(value) if measure.both_ways else value
-    else:
-        value = float(counts.get(measure.name, nan))
-    if isnan(value):
-        return Finding(limit=limit, value=None, grade=None)
-    return Finding(
-        limit=limit,
-        value=value,
-        grade=limit.grade(value),
-        unwatched=unwatched if measure.of_looks else 0,
-    )
+def _outcome(standard: Standard, findings: Sequence[Finding]) -> Result:
+    if any(finding.grade == "ends" for finding in findings):
+        return "ended"
+    small = _faults(findings, "small")
+    allowed, spent = standard.small_allowed, small
+    if standard.points_allowed is not None:
+        allowed, spent = standard.points_allowed, _points(findings)
+    if _faults(findings, "serious") or spent > allowed:
+        return "not met"
+    return "met with small faults" if small else "met"
+
+
+def _faults(findings: Sequence[Finding], grade: Literal["small", "serious"]) -> int:
+    return sum(finding.faults for finding in findings if finding.grade == grade)
+
+
+def _points(findings: Sequence[Finding]) -> int:
+    return sum(finding.points for finding in findings)
