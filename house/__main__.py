@@ -20,7 +20,7 @@ USE = """use: ./fair-corner COMMAND
   bench                       how fast it is, as a table
   scale [--fresh]             the same of answers at a million attempts of two hundred schools
   kills [--rounds N]          attempts are kept while everything is killed at random; none is lost
-  core drive|plan|sight FILE  the computation alone, JSON in and out; - reads standard input
+  core drive|plan|sight|judge FILE  the computation alone, JSON in and out; - reads standard input
   formats                     write the JSON Schemas and the API's description to docs/formats/"""
 
 

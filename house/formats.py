@@ -26,6 +26,7 @@ def expected() -> dict[Path, str]:
 
     django.setup()
     from faircorner.documents.driving import DriveRequest  # noqa: PLC0415
+    from faircorner.documents.judging import JudgeRequest  # noqa: PLC0415
     from faircorner.documents.pictures import PictureRequest  # noqa: PLC0415
     from faircorner.documents.reading import FORMATS, json_schema  # noqa: PLC0415
     from faircorner.documents.requests import PlanRequest  # noqa: PLC0415
@@ -39,6 +40,7 @@ def expected() -> dict[Path, str]:
         ("plan", PlanRequest),
         ("sight", SightRequest),
         ("picture", PictureRequest),
+        ("judge", JudgeRequest),
     )
     for name, model in asked:
         schema = {"$schema": "https://json-schema.org/draft/2020-12/schema"}

@@ -248,6 +248,7 @@ class _Loader:
             "kerb_touches": int(driven.kerb_touched[i]),
             "kerb_mounts": 0,
             "vehicle_touches": int(driven.body_touched[i]),
+            **_watched(sheet, i),
         }
 
     def _readings(
@@ -261,6 +262,24 @@ class _Loader:
             if not np.isnan(true):
                 readings[f"{name}_m"] = round(true + float(self.rng.normal(scale=0.005)), 2)
         return readings
+
+
+def _watched(sheet: CueSheet, attempt: int) -> dict[str, Any]:
+    """What the sheet's standard asks to be watched, and what there was of it."""
+    body = sheet.standard.body
+    rng = np.random.default_rng(attempt)
+    asked = [rule["what"] for rule in body["observed"]]
+    lines = rng.poisson(0.8) if "line touched" in asked else 0
+    way = [limit["measure"] for limit in body["limits"] if limit["measure"] == "start_gap_m"]
+    return {
+        "watched": asked,
+        "observed": [
+            {"what": "line touched", "phase": "execution", "step": 1, "seconds": 20 + 6 * nth}
+            for nth in range(lines)
+        ],
+        "at_end": {rule["what"]: bool(rng.random() < 0.95) for rule in body["at_end"]},
+        "on_the_way": {name: round(float(rng.normal(0.9, 0.25)), 2) for name in way},
+    }
 
 
 def _movements(sheet: CueSheet, gear: str) -> int:

@@ -83,13 +83,35 @@ def standards(county: str, authority: str) -> list[dict[str, Any]]:
 
 
 def _against_the_clock(name: str, authority: str) -> dict[str, Any]:
-    """A bay test with a time limit and an allowance of lines touched."""
+    """A bay test by points: a time limit, what is free, what is watched for, how it has to end."""
     body = _standard(name, authority, "bay")
     clock = {"seconds": {"small": [None, 90], "ends": [None, 150]},
              "kerb_touches": {"small": [None, 0], "serious": [None, 2]}}  # fmt: skip
     for limit in body["limits"]:
         limit.update(clock.get(limit["measure"], {}))
-    return body
+        limit["points"] = 2 if limit["measure"].endswith(("_m", "_deg")) else 1
+    body["limits"] += [
+        {"measure": "start_gap_m", "small": [0.4, 1.6], "passed": "begin again"},
+        {"measure": "corrections", "small": [None, 1], "serious": [None, 3], "each": True},
+    ]
+    return {
+        **body,
+        "source": "Yard handbook (invented), part 3: the bay against the clock",
+        "points_allowed": 8,
+        "looks": [{"look": "behind", "when": "never", "grade": "serious"}],
+        "observed": [
+            {"what": "line touched", "grade": "small", "free": 1, "repeated": 4},
+            {"what": "got out to look", "grade": "small", "free": 1},
+            {"what": "dry steering", "grade": "small"},
+            {"what": "declared too soon", "grade": "serious"},
+            {"what": "helped by hand or pedal", "grade": "ends"},
+            {"what": "lost control", "grade": "ends"},
+        ],
+        "at_end": [
+            {"what": "gear set", "grade": "small", "points": 2},
+            {"what": "brake set", "grade": "serious"},
+        ],
+    }
 
 
 def _standard(name: str, authority: str, goal: str) -> dict[str, Any]:

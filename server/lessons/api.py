@@ -33,6 +33,7 @@ from server.lessons.schemas import (
     HistoryAsked,
     HistoryOut,
     JudgedOut,
+    JudgeIn,
     Learners,
     LessonChange,
     LessonChanged,
@@ -245,9 +246,9 @@ def attempt_void(request: Caller, attempt_id: UUID, body: VoidIn) -> object:
 
 
 @router.post("/standards/judge", response=JudgedOut, operation_id="standard_judge")
-def standard_judge(request: Caller, body: JudgeRequest) -> object:
+def standard_judge(request: Caller, body: JudgeIn) -> object:
     """What these figures and events come to by a standard that need not be kept."""
-    return judged_document(body)
+    return judged_document(JudgeRequest.read(body.model_dump()))
 
 
 @router.post("/standards/{document_id}/trial", response=TrialOut, operation_id="standard_trial")

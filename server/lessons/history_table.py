@@ -23,9 +23,10 @@ _COLUMNS: tuple[tuple[str, str], ...] = (
     ("seconds", "decimal"), ("forward_movements", "integer"), ("reverse_movements", "integer"),
     ("kerb_touches", "integer"), ("kerb_mounts", "integer"), ("vehicle_touches", "integer"),
     ("calls", "string"), ("looks", "string"), ("prompted", "string"), ("observed", "string"),
+    ("on_the_way", "string"), ("at_end", "string"),
     ("kerb_front_m", "decimal"), ("kerb_rear_m", "decimal"), ("ahead_m", "decimal"),
     ("behind_m", "decimal"), ("angle_deg", "decimal"), ("outcome", "string"), ("small", "integer"),
-    ("serious", "integer"), ("whole", "boolean"), ("void", "boolean"),
+    ("serious", "integer"), ("points", "integer"), ("whole", "boolean"), ("void", "boolean"),
 )  # fmt: skip
 _NOT_NOTED = "not noted"
 # Before these a spreadsheet takes a text for a formula.
@@ -94,10 +95,16 @@ def _row(attempt: Any) -> dict[str, Any]:
             f"{seen['what']} ({seen['phase']}, {seen['seconds']:g} s)"
             for seen in notes.get("observed", [])
         ),
+        "on_the_way": "; ".join(
+            f"{name}: {value:g}" for name, value in notes.get("on_the_way", {}).items()
+        ),
+        "at_end": "; ".join(
+            f"{what}: {'yes' if so else 'no'}" for what, so in notes.get("at_end", {}).items()
+        ),
         **{name: readings.get(name) for name in
            ("kerb_front_m", "kerb_rear_m", "ahead_m", "behind_m")},
         "angle_deg": finish.get("angle_deg"),
-        **{name: verdict.get(name) for name in ("outcome", "small", "serious", "whole")},
+        **{name: verdict.get(name) for name in ("outcome", "small", "serious", "points", "whole")},
         "void": attempt.void,
     }  # fmt: skip
 

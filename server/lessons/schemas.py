@@ -2,7 +2,7 @@ from datetime import date, datetime
 from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
-from faircorner.documents.judging import OnTheWay
+from faircorner.documents.judging import NotedModel, OnTheWay
 from faircorner.standards import AtEnd, Grade, Observed, Passed, Phase
 from faircorner.standards import When as WhenFault
 from faircorner.tape import MET, TAPE_SIGMA, Result
@@ -511,6 +511,17 @@ class CorrectionIn(RequestBody):
 
 class VoidIn(RequestBody):
     void: bool
+
+
+class JudgeIn(RequestBody):
+    """An attempt told by its figures, and a standard that need not be kept.
+
+    finish : what was taped, by its measures' names
+    """
+
+    standard: dict[str, Any]
+    finish: Annotated[dict[str, float | None], Field(max_length=20)] = {}
+    noted: NotedModel | None = None
 
 
 class TrialIn(RequestBody):

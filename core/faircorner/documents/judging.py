@@ -26,7 +26,7 @@ from faircorner.standards import (
 )
 from faircorner.tape import judge
 
-__all__ = ["JudgeRequest", "OnTheWay", "judged_document", "read_on_the_way"]
+__all__ = ["JudgeRequest", "NotedModel", "OnTheWay", "judged_document", "read_on_the_way"]
 
 if TYPE_CHECKING:
     TapedName: TypeAlias = str
@@ -54,7 +54,7 @@ class LookNotedModel(Model):
     became: Became | None = None
 
 
-class SeenModel(Model):
+class ObservedModel(Model):
     what: Observed
     phase: Phase = "execution"
 
@@ -70,7 +70,7 @@ class NotedModel(Model):
     kerb_mounts: Count = 0
     vehicle_touches: Count = 0
     looks: Annotated[list[LookNotedModel], Field(max_length=100)] = []
-    observed: Annotated[list[SeenModel], Field(max_length=200)] = []
+    observed: Annotated[list[ObservedModel], Field(max_length=200)] = []
     watched: Annotated[list[Observed], Field(max_length=100)] = []
     on_the_way: OnTheWay = {}
     at_end: dict[AtEnd, bool] = {}

@@ -1243,6 +1243,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/standards/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Standard Judge
+         * @description What these figures and events come to by a standard that need not be kept.
+         */
+        post: operations["standard_judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/standards/{document_id}/trial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Standard Trial
+         * @description What a change of a standard would have said of past attempts; changes nothing.
+         */
+        post: operations["standard_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calendar": {
         parameters: {
             query?: never;
@@ -1503,7 +1543,7 @@ export interface components {
             /** Time Zone */
             time_zone: string;
             /** Pad */
-            pad: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart")[];
+            pad: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon")[];
         };
         /**
          * SessionOut
@@ -1554,7 +1594,7 @@ export interface components {
          */
         PadIn: {
             /** Pad */
-            pad: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart")[];
+            pad: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon")[];
         };
         /** Input */
         Input: {
@@ -1992,6 +2032,27 @@ export interface components {
             ][];
         };
         /**
+         * EndRuleModel
+         * @description What must be so at the end.
+         */
+        EndRuleModel: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gear set" | "brake set" | "wheels straight" | "wheels turned for the hill" | "signal off" | "left again";
+            /**
+             * Grade
+             * @enum {string}
+             */
+            grade: "small" | "serious" | "ends";
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+        };
+        /**
          * FeatureModel
          * @description A place on the vehicle that a driver lines things up with.
          *
@@ -2292,13 +2353,17 @@ export interface components {
         /**
          * LimitModel
          * @description A value outside a range is a fault of that grade; null leaves an end open.
+         *
+         *     each : every one too many is a small fault of its own; points : what a small fault costs where
+         *     points are counted; phase : of looks, the phase that is meant; passed : what being outside means
+         *     for the rest of the attempt
          */
         LimitModel: {
             /**
              * Measure
              * @enum {string}
              */
-            measure: "kerb_front_m" | "kerb_rear_m" | "angle_deg" | "ahead_m" | "behind_m" | "forward_movements" | "reverse_movements" | "looks_missed" | "looks_late" | "prompts" | "kerb_touches" | "kerb_mounts" | "vehicle_touches" | "seconds";
+            measure: "kerb_front_m" | "kerb_rear_m" | "angle_deg" | "ahead_m" | "behind_m" | "start_gap_m" | "furthest_back_m" | "kerb_nearest_m" | "kerb_farthest_m" | "swing_out_m" | "leaving_movements" | "forward_movements" | "reverse_movements" | "movements" | "corrections" | "looks_missed" | "looks_late" | "prompts" | "kerb_touches" | "kerb_mounts" | "vehicle_touches" | "seconds";
             /** Small */
             small: [
                 number | null,
@@ -2314,6 +2379,45 @@ export interface components {
                 number | null,
                 number | null
             ] | null;
+            /** Phase */
+            phase: ("approach" | "start" | "execution" | "finish" | "leaving") | null;
+            /**
+             * Each
+             * @default false
+             */
+            each: boolean;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
+            /** Passed */
+            passed: ("stop" | "go on forwards" | "begin again") | null;
+        };
+        /**
+         * LookRuleModel
+         * @description Looks of a kind, null any: each that was missed, late or prompted, or none ever done.
+         */
+        LookRuleModel: {
+            /** Look */
+            look: ("all round" | "off side" | "near side" | "behind" | "nose" | "dip mirror" | "restore mirror" | "swing side") | null;
+            /**
+             * When
+             * @enum {string}
+             */
+            when: "missed" | "late" | "prompted" | "never";
+            /**
+             * Grade
+             * @enum {string}
+             */
+            grade: "small" | "serious" | "ends";
+            /** Phase */
+            phase: ("approach" | "start" | "execution" | "finish" | "leaving") | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
         };
         /**
          * MethodDocument
@@ -2419,6 +2523,36 @@ export interface components {
             on: string | null;
             /** Assumed */
             assumed: boolean | null;
+        };
+        /**
+         * ObservedRuleModel
+         * @description A fault when it is seen; so many are free, and from `repeated` on a small one fails.
+         */
+        ObservedRuleModel: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon";
+            /**
+             * Grade
+             * @enum {string}
+             */
+            grade: "small" | "serious" | "ends";
+            /** Phase */
+            phase: ("approach" | "start" | "execution" | "finish" | "leaving") | null;
+            /**
+             * Free
+             * @default 0
+             */
+            free: number;
+            /** Repeated */
+            repeated: number | null;
+            /**
+             * Points
+             * @default 1
+             */
+            points: number;
         };
         /**
          * ObstacleModel
@@ -2650,7 +2784,12 @@ export interface components {
              * @description What an attempt is held against. The figures are the school's, not the product's.
              *
              *     kerb_front_m and kerb_rear_m are to the kerb, or in a bay to the near line; ahead_m and
-             *     behind_m to the parked vehicles, or to the bay's head and mouth.
+             *     behind_m to the parked vehicles, or to the bay's head and mouth. What is measured on the way:
+             *     start_gap_m beside the vehicle at the first stop; furthest_back_m how far it reversed from
+             *     there; kerb_nearest_m and kerb_farthest_m to the kerb while it moved; swing_out_m how far an end
+             *     of it swung out of its lane.
+             *     source : where the figures are from, in words; points_allowed : null where small faults are
+             *     counted instead of points
              */
             body: {
                 /**
@@ -2665,6 +2804,11 @@ export interface components {
                 /** Dated */
                 dated: string;
                 /**
+                 * Source
+                 * @default
+                 */
+                source: string;
+                /**
                  * Manoeuvre
                  * @enum {string}
                  */
@@ -2672,10 +2816,27 @@ export interface components {
                 /** Limits */
                 limits: components["schemas"]["LimitModel"][];
                 /**
+                 * Looks
+                 * @default []
+                 */
+                looks: components["schemas"]["LookRuleModel"][];
+                /**
+                 * Observed
+                 * @default []
+                 */
+                observed: components["schemas"]["ObservedRuleModel"][];
+                /**
+                 * At End
+                 * @default []
+                 */
+                at_end: components["schemas"]["EndRuleModel"][];
+                /**
                  * Small Allowed
                  * @default 2
                  */
                 small_allowed: number;
+                /** Points Allowed */
+                points_allowed: number | null;
             };
             /**
              * Created
@@ -2995,7 +3156,12 @@ export interface components {
          * @description What an attempt is held against. The figures are the school's, not the product's.
          *
          *     kerb_front_m and kerb_rear_m are to the kerb, or in a bay to the near line; ahead_m and
-         *     behind_m to the parked vehicles, or to the bay's head and mouth.
+         *     behind_m to the parked vehicles, or to the bay's head and mouth. What is measured on the way:
+         *     start_gap_m beside the vehicle at the first stop; furthest_back_m how far it reversed from
+         *     there; kerb_nearest_m and kerb_farthest_m to the kerb while it moved; swing_out_m how far an end
+         *     of it swung out of its lane.
+         *     source : where the figures are from, in words; points_allowed : null where small faults are
+         *     counted instead of points
          */
         StandardDocument: {
             /**
@@ -3010,6 +3176,11 @@ export interface components {
             /** Dated */
             dated: string;
             /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
              * Manoeuvre
              * @enum {string}
              */
@@ -3017,10 +3188,27 @@ export interface components {
             /** Limits */
             limits: components["schemas"]["LimitModel"][];
             /**
+             * Looks
+             * @default []
+             */
+            looks: components["schemas"]["LookRuleModel"][];
+            /**
+             * Observed
+             * @default []
+             */
+            observed: components["schemas"]["ObservedRuleModel"][];
+            /**
+             * At End
+             * @default []
+             */
+            at_end: components["schemas"]["EndRuleModel"][];
+            /**
              * Small Allowed
              * @default 2
              */
             small_allowed: number;
+            /** Points Allowed */
+            points_allowed: number | null;
         };
         /**
          * CreateIn
@@ -3170,13 +3358,24 @@ export interface components {
         };
         /**
          * MeasureWord
-         * @description What a standard may limit: taped at the end, or counted while driving.
+         * @description What a standard may limit: taped at the end, measured on the way, or counted.
+         *
+         *     phase : the one it belongs to, null the whole attempt; counted : in ones, so that each one too
+         *     many may be a fault of its own
          */
         MeasureWord: {
             /** Name */
             name: string;
             /** Taped */
             taped: boolean;
+            /** On The Way */
+            on_the_way: boolean;
+            /** Of Looks */
+            of_looks: boolean;
+            /** Counted */
+            counted: boolean;
+            /** Phase */
+            phase: ("approach" | "start" | "execution" | "finish" | "leaving") | null;
         };
         /**
          * PlaceWords
@@ -3237,9 +3436,19 @@ export interface components {
             };
             fitted: components["schemas"]["FittedWords"];
             /** Observed */
-            observed: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart")[];
+            observed: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon")[];
             /** Measures */
             measures: components["schemas"]["MeasureWord"][];
+            /** Phases */
+            phases: ("approach" | "start" | "execution" | "finish" | "leaving")[];
+            /** Judged Looks */
+            judged_looks: string[];
+            /** When */
+            when: ("missed" | "late" | "prompted" | "never")[];
+            /** At End */
+            at_end: ("gear set" | "brake set" | "wheels straight" | "wheels turned for the hill" | "signal off" | "left again")[];
+            /** Passed */
+            passed: ("stop" | "go on forwards" | "begin again")[];
             /** Names */
             names: {
                 [key: string]: string;
@@ -5694,43 +5903,90 @@ export interface components {
         };
         /**
          * FindingOut
-         * @description One figure beside its limits; [low, high], null for an open end or no such grade.
+         * @description One rule beside what was found; value null where it was not measured, noted or watched.
          *
-         *     unwatched : how many looks the figure knows nothing of
+         *     rule : which kind it is; a limit has a measure and its ranges ([low, high], null for an open end
+         *     or no such grade), a look its kind and when it is a fault, the others what they are about.
+         *     faults : how many of the grade; unwatched : how many things it asks for that nobody noted
+         *     by : what to add to the value for it to be without fault, null in what was kept of old
+         *     without : the verdict if this had been in order
          */
         FindingOut: {
+            /**
+             * Rule
+             * @default limit
+             * @enum {string}
+             */
+            rule: "limit" | "look" | "observed" | "at end";
             /** Measure */
-            measure: string;
+            measure?: string | null;
+            /** Look */
+            look?: string | null;
+            /** When */
+            when?: ("missed" | "late" | "prompted" | "never") | null;
+            /** Observed */
+            observed?: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon") | null;
+            /** At End */
+            at_end?: ("gear set" | "brake set" | "wheels straight" | "wheels turned for the hill" | "signal off" | "left again") | null;
+            /** Phase */
+            phase?: ("approach" | "start" | "execution" | "finish" | "leaving") | null;
             /** Value */
             value: number | null;
             /** Grade */
             grade: ("small" | "serious" | "ends") | null;
+            /**
+             * Faults
+             * @default 0
+             */
+            faults: number;
+            /** Points */
+            points?: number | null;
             /**
              * Unwatched
              * @default 0
              */
             unwatched: number;
             /** Small */
-            small: [
+            small?: [
                 number | null,
                 number | null
             ] | null;
             /** Serious */
-            serious: [
+            serious?: [
                 number | null,
                 number | null
             ] | null;
             /** Ends */
-            ends: [
+            ends?: [
                 number | null,
                 number | null
             ] | null;
+            /**
+             * Each
+             * @default false
+             */
+            each: boolean;
+            /** Passed */
+            passed?: ("stop" | "go on forwards" | "begin again") | null;
+            /**
+             * Free
+             * @default 0
+             */
+            free: number;
+            /** Repeated */
+            repeated?: number | null;
+            /** By */
+            by?: number | null;
+            /** Without */
+            without?: ("met" | "met with small faults" | "not met" | "ended") | null;
         };
         /**
          * Notes
          * @description What the instructor saw. Lists run by call and by look; null where nothing was noted.
          *
          *     prompted : steps that had to be prompted; call_seconds, look_seconds : when each was noted
+         *     watched : what was at hand to be observed; on_the_way : what was measured then, by its name;
+         *     at_end : whether it was so at the end; what is absent was not noted
          */
         Notes: {
             /** Seconds */
@@ -5790,6 +6046,25 @@ export interface components {
              * @default []
              */
             look_seconds: (number | null)[];
+            /**
+             * Watched
+             * @default []
+             */
+            watched: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon")[];
+            /**
+             * On The Way
+             * @default {}
+             */
+            on_the_way: {
+                [key: string]: number;
+            };
+            /**
+             * At End
+             * @default {}
+             */
+            at_end: {
+                [key: string]: boolean;
+            };
         };
         /**
          * NotesKept
@@ -5816,7 +6091,7 @@ export interface components {
              * What
              * @enum {string}
              */
-            what: "gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "cone touched" | "cone felled" | "vehicle touched" | "helped by word" | "helped by hand or pedal" | "got out to look" | "pull-up" | "restart";
+            what: "gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon";
             /**
              * Phase
              * @enum {string}
@@ -5891,8 +6166,7 @@ export interface components {
         };
         /**
          * VerdictOut
-         * @description What readings and notes come to. Whole unless looks that the standard counts were not
-         *     noted; these are neither done nor missed.
+         * @description The verdict on an attempt, with the looks of its sheet that nobody noted.
          */
         VerdictOut: {
             /**
@@ -5907,14 +6181,20 @@ export interface components {
             met: boolean;
             /** Small */
             small: number;
+            /** Small Allowed */
+            small_allowed?: number | null;
             /** Serious */
             serious: number;
+            /** Points */
+            points?: number | null;
+            /** Points Allowed */
+            points_allowed?: number | null;
             /** Whole */
             whole: boolean;
-            /** Unwatched */
-            unwatched: components["schemas"]["UnwatchedOut"][];
             /** Findings */
             findings: components["schemas"]["FindingOut"][];
+            /** Unwatched */
+            unwatched: components["schemas"]["UnwatchedOut"][];
         };
         /** AttemptIn */
         AttemptIn: {
@@ -6027,6 +6307,235 @@ export interface components {
         VoidIn: {
             /** Void */
             void: boolean;
+        };
+        /**
+         * JudgedOut
+         * @description What an attempt comes to. Whole unless something that the standard counts was not noted;
+         *     it is neither done nor missed then.
+         *
+         *     small_allowed : null in what was kept of old; points : null where the standard counts none
+         */
+        JudgedOut: {
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "met" | "met with small faults" | "not met" | "ended";
+            /**
+             * Met
+             * @default false
+             */
+            met: boolean;
+            /** Small */
+            small: number;
+            /** Small Allowed */
+            small_allowed?: number | null;
+            /** Serious */
+            serious: number;
+            /** Points */
+            points?: number | null;
+            /** Points Allowed */
+            points_allowed?: number | null;
+            /** Whole */
+            whole: boolean;
+            /** Findings */
+            findings: components["schemas"]["FindingOut"][];
+        };
+        /**
+         * JudgeIn
+         * @description An attempt told by its figures, and a standard that need not be kept.
+         *
+         *     finish : what was taped, by its measures' names
+         */
+        JudgeIn: {
+            /** Standard */
+            standard: {
+                [key: string]: unknown;
+            };
+            /**
+             * Finish
+             * @default {}
+             */
+            finish: {
+                [key: string]: number | null;
+            };
+            noted?: components["schemas"]["NotedModel"] | null;
+        };
+        /**
+         * LookNotedModel
+         * @description swings : whether an end of the vehicle is about to swing there; became null: not noted.
+         */
+        LookNotedModel: {
+            /**
+             * Look
+             * @enum {string}
+             */
+            look: "all round" | "off side" | "near side" | "behind" | "nose" | "dip mirror" | "restore mirror";
+            /**
+             * Phase
+             * @default execution
+             * @enum {string}
+             */
+            phase: "approach" | "start" | "execution" | "finish" | "leaving";
+            /**
+             * Swings
+             * @default false
+             */
+            swings: boolean;
+            /** Became */
+            became?: ("done" | "late" | "missed" | "prompted") | null;
+        };
+        /**
+         * NotedModel
+         * @description What was noted while it was driven; watched : what was at hand to be observed.
+         */
+        NotedModel: {
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+            /**
+             * Forward Movements
+             * @default 0
+             */
+            forward_movements: number;
+            /**
+             * Reverse Movements
+             * @default 0
+             */
+            reverse_movements: number;
+            /** Planned Movements */
+            planned_movements?: number | null;
+            /**
+             * Kerb Touches
+             * @default 0
+             */
+            kerb_touches: number;
+            /**
+             * Kerb Mounts
+             * @default 0
+             */
+            kerb_mounts: number;
+            /**
+             * Vehicle Touches
+             * @default 0
+             */
+            vehicle_touches: number;
+            /**
+             * Looks
+             * @default []
+             */
+            looks: components["schemas"]["LookNotedModel"][];
+            /**
+             * Observed
+             * @default []
+             */
+            observed: components["schemas"]["ObservedModel"][];
+            /**
+             * Watched
+             * @default []
+             */
+            watched: ("gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon")[];
+            /**
+             * On The Way
+             * @default {}
+             */
+            on_the_way: {
+                [key: string]: number;
+            };
+            /**
+             * At End
+             * @default {}
+             */
+            at_end: {
+                [key: string]: boolean;
+            };
+        };
+        /** ObservedModel */
+        ObservedModel: {
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gave way" | "should have given way" | "somebody passed" | "signal missing" | "signal misleading" | "too fast" | "stalled" | "dry steering" | "mirror not dipped" | "mirror not restored" | "kerb touched" | "kerb mounted" | "line touched" | "cone touched" | "cone felled" | "vehicle touched" | "left the area" | "lost control" | "helped by word" | "helped by hand or pedal" | "refused" | "unlawful" | "got out to look" | "pull-up" | "restart" | "declared too soon";
+            /**
+             * Phase
+             * @default execution
+             * @enum {string}
+             */
+            phase: "approach" | "start" | "execution" | "finish" | "leaving";
+        };
+        /**
+         * OtherwiseOut
+         * @description An attempt on which a standard being tried says otherwise than was said.
+         */
+        OtherwiseOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Sheet Id */
+            sheet_id: number;
+            /** Learner Id */
+            learner_id: number;
+            /** Learner */
+            learner: string;
+            /**
+             * Started
+             * Format: date-time
+             */
+            started: string;
+            /**
+             * Before
+             * @enum {string}
+             */
+            before: "met" | "met with small faults" | "not met" | "ended";
+            /**
+             * After
+             * @enum {string}
+             */
+            after: "met" | "met with small faults" | "not met" | "ended";
+        };
+        /**
+         * TrialOut
+         * @description What a standard being changed says of what was judged by it so far; nothing is kept.
+         *
+         *     attempts : how many it was tried on, the newest; older : how many more there are
+         *     otherwise : on how many it says otherwise; told : the newest of them
+         */
+        TrialOut: {
+            /** Attempts */
+            attempts: number;
+            /** Older */
+            older: number;
+            /** Before */
+            before: {
+                [key: string]: number;
+            };
+            /** After */
+            after: {
+                [key: string]: number;
+            };
+            /** Met Before */
+            met_before: number;
+            /** Met After */
+            met_after: number;
+            /** Otherwise */
+            otherwise: number;
+            /** Told */
+            told: components["schemas"]["OtherwiseOut"][];
+        };
+        /**
+         * TrialIn
+         * @description A standard as somebody is changing it.
+         */
+        TrialIn: {
+            /** Body */
+            body: {
+                [key: string]: unknown;
+            };
         };
         /**
          * CalendarOut
@@ -9012,6 +9521,80 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AttemptOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    standard_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgedOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    standard_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                document_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"];
                 };
             };
             400: components["responses"]["Problem400"];

@@ -34,7 +34,7 @@ const Hill = lazy(() => import("../desk/Hill"));
 const Trailer = lazy(() => import("../desk/Trailer"));
 const Places = lazy(() => import("../desk/Places"));
 const Methods = lazy(() => import("../desk/Methods"));
-const Standards = lazy(() => import("../desk/Standards"));
+const Standards = lazy(() => import("../desk/standard/Standards"));
 
 export const App = () => (
   <ErrorBoundary>

@@ -23,6 +23,9 @@ export const named = (name: string): string =>
     ? t(`names.${name as keyof typeof en.names}`)
     : (core[name] ?? name);
 
+/** As what stands first is written. */
+export const capital = (text: string): string => text.charAt(0).toLocaleUpperCase() + text.slice(1);
+
 let core: Readonly<Record<string, string>> = {};
 
 const LANGUAGES = import.meta.glob<typeof en>(["./*.json", "!./en.json"], { import: "default" });

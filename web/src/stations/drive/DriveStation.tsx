@@ -33,6 +33,7 @@ import { type Draft, useAttemptDraft } from "./useAttemptDraft";
 import { useDriveKeys } from "./useDriveKeys";
 import { useDriveOptions } from "./useDriveOptions";
 import { useFollowing } from "./useFollowing";
+import { WhenPassed } from "./WhenPassed";
 
 const DriveStation = () => {
   const docket = useDocket();
@@ -141,6 +142,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
             again={noting.again}
           >
             {!wide && counts}
+            {!wide && <WhenPassed sheet={sheet} words={words} />}
             {!wide && soFar}
           </DriveMenu>
         </Clock>
@@ -148,6 +150,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
         {wide && (
           <Box sx={{ display: "grid", gap: 1, mt: 1, fontSize: 13, color: ink.soft }}>
             {counts}
+            <WhenPassed sheet={sheet} words={words} />
             {t("drive.stop while anyone is near")}
           </Box>
         )}
@@ -167,8 +170,8 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
       )}
       <Box sx={{ gridRow: { md: 3 }, gridColumn: { md: 2 }, minHeight: 0, overflowY: "auto" }}>
         <Pad
+          sheet={sheet}
           words={words}
-          kerbed={kerbed}
           counts={timesOf(draft)}
           observe={(what) =>
             observe(noting, {

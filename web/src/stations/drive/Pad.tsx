@@ -1,32 +1,36 @@
-/** What may be observed at any moment: the school's own choice at hand, the rest behind one tap. */
+/** What may be observed at any moment: what is watched for at hand, the rest behind one tap. */
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Dialog from "@mui/material/Dialog";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
+import { useTheme } from "@mui/material/styles";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useId, useState } from "react";
+import type { Sheet } from "../../api/types";
 import type { FinishWords } from "../../places";
-import { useSchool } from "../../shell/useDocket";
 import { useVocabulary } from "../../shell/useVocabulary";
-import { t } from "../../words";
+import { capital, t } from "../../words";
 import { seenAs } from "./Counts";
 import type { Seen } from "./jotted";
+import { possibleAt, useAtHand } from "./useAtHand";
 
 interface Props {
+  sheet: Sheet;
   words: FinishWords;
-  kerbed: boolean;
   counts: ReadonlyMap<string, number>;
   observe: (what: Seen["what"]) => void;
 }
 
-export const Pad = ({ words, kerbed, counts, observe }: Props) => {
-  const possible = (what: Seen["what"]) => what !== "kerb mounted" || kerbed;
-  const pad = useSchool().pad.filter(possible);
+export const Pad = ({ sheet, words, counts, observe }: Props) => {
+  const wide = useMediaQuery(useTheme().breakpoints.up("md"));
+  // What there is no room for without scrolling is one tap away.
+  const pad = useAtHand(sheet).slice(0, wide ? 15 : 11);
   const { observed } = useVocabulary();
   const [more, setMore] = useState(false);
   const title = useId();
-  const rest = observed.filter((what) => possible(what) && !pad.includes(what));
+  const rest = observed.filter((what) => possibleAt(sheet)(what) && !pad.includes(what));
   const button = (what: Seen["what"], then = () => {}) => (
     <Button
       key={what}
@@ -68,7 +72,5 @@ export const Pad = ({ words, kerbed, counts, observe }: Props) => {
     </Box>
   );
 };
-
-const capital = (text: string) => text.charAt(0).toLocaleUpperCase() + text.slice(1);
 
 const cell = { minHeight: 44, minWidth: 0, px: 0.5, fontSize: 14, lineHeight: 1.1 } as const;

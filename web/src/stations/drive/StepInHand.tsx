@@ -9,6 +9,7 @@ import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
 import { isUnseen } from "../cues/Unseen";
+import { AtEnd, askedAtEnd } from "./AtEnd";
 import { type Jotting, lastStop, looksOf, notePrompt, noteTiming, stepOf, tapLook } from "./jotted";
 import { Light, TIMINGS } from "./StepCard";
 
@@ -100,6 +101,13 @@ export const StepInHand = ({ sheet, noting, ends }: Props) => {
         )}
       </Box>
       <Eyes sheet={sheet} noting={noting} />
+      {card >= lastStop(draft) && (
+        <AtEnd
+          what={askedAtEnd(sheet, card > lastStop(draft))}
+          atEnd={draft.atEnd}
+          change={(atEnd) => noting.change({ atEnd })}
+        />
+      )}
       {called ? <Timings card={card} noting={noting} /> : ends}
     </Paper>
   );

@@ -17,6 +17,11 @@ export interface Jotted {
   /** When calls and looks were noted, on the clock. */
   callSeconds: (number | null)[];
   lookSeconds: (number | null)[];
+  /** What was at hand to be observed. */
+  watched: Seen["what"][];
+  /** What was measured on the way, by its name, and whether it was so at the end. */
+  onTheWay: Notes["on_the_way"];
+  atEnd: Notes["at_end"];
   forward: number;
   reverse: number;
   kerb: number;
@@ -43,6 +48,9 @@ export const jotted = (notes: Notes, calls: number, looks: number): Jotted => ({
   observed: notes.observed,
   callSeconds: asLong(notes.call_seconds, calls),
   lookSeconds: asLong(notes.look_seconds, looks),
+  watched: notes.watched,
+  onTheWay: notes.on_the_way,
+  atEnd: notes.at_end,
   forward: notes.forward_movements,
   reverse: notes.reverse_movements,
   kerb: notes.kerb_touches,
@@ -60,6 +68,9 @@ export const notesOf = (draft: Jotted, seconds: number): Notes => ({
   observed: draft.observed,
   call_seconds: draft.callSeconds,
   look_seconds: draft.lookSeconds,
+  watched: draft.watched,
+  on_the_way: draft.onTheWay,
+  at_end: draft.atEnd,
   kerb_touches: draft.kerb,
   kerb_mounts: draft.mount,
   vehicle_touches: draft.vehicle,

@@ -6,6 +6,7 @@ import { attemptsQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
 import { useStored } from "../../shell/useStored";
 import { type Jotted, notesOf } from "./jotted";
+import { useAtHand } from "./useAtHand";
 
 /** What comes after an attempt: its tape, or another exercise. */
 export type Then = { pathname: string; search: string };
@@ -40,6 +41,9 @@ const blank = (sheet: Sheet): Draft => ({
   gear: false,
   prompted: [],
   observed: [],
+  watched: [],
+  onTheWay: {},
+  atEnd: {},
   callSeconds: sheet.plan.calls.map(() => null),
   lookSeconds: sheet.plan.looks.map(() => null),
   forward: movements(sheet, "forward"),
@@ -61,6 +65,7 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
   // What was begun before more could be noted goes on with nothing noted of that.
   const draft = stored ? { ...fresh, ...stored } : fresh;
   const client = useQueryClient();
+  const watched = useAtHand(sheet);
   const change = (part: Partial<Draft>) => {
     setPast([...past.slice(-40), draft]);
     setStored({ ...draft, ...part });
@@ -84,7 +89,7 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
   const keep = useMutation({
     mutationFn: (_then: Then) => {
       // Sent a second time, because no answer came, it must be the same attempt: the clock stops.
-      const done = { ...draft, banked: secondsOf(draft, Date.now()), runningSince: null };
+      const done = { ...draft, watched, banked: secondsOf(draft, Date.now()), runningSince: null };
       setStored(done);
       return ask.post("/api/attempts", {
         body: {

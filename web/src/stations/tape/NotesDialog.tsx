@@ -7,18 +7,19 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useId } from "react";
-import { ask } from "../../api/client";
 import type { Attempt, Sheet } from "../../api/types";
 import { type FinishWords, PLACES } from "../../places";
 import { NumberField } from "../../shell/NumberField";
 import { useStored } from "../../shell/useStored";
 import { t } from "../../words";
+import { AtEnd } from "../drive/AtEnd";
 import { Counts } from "../drive/Counts";
 import { type Jotted, jotted, notesOf } from "../drive/jotted";
 import { SoFar } from "../drive/SoFar";
 import { Afterwards, StepCard } from "../drive/StepCard";
+import { useCorrection } from "./useCorrection";
+import { useWayMeasures, WayFields } from "./WayFields";
 
 interface Props {
   sheet: Sheet;
@@ -29,7 +30,6 @@ interface Props {
 
 export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
   const title = useId();
-  const client = useQueryClient();
   const { plan } = sheet;
   const held = {
     ...jotted(attempt.notes, plan.calls.length, plan.looks.length),
@@ -39,25 +39,14 @@ export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
     `notes/${attempt.id}`,
     null,
   );
-  const draft = stored ?? held;
+  // What was begun before more could be noted goes on with what was noted of that.
+  const draft = stored ? { ...held, ...stored } : held;
   const change = (part: Partial<typeof draft>) => setStored({ ...draft, ...part });
-  const refresh = async () => {
-    for (const key of ["attempts", "sets"]) await client.invalidateQueries({ queryKey: [key] });
-  };
-  const keep = useMutation({
-    mutationFn: () =>
-      ask.post("/api/attempts/{attempt_id}/notes", {
-        params: { path: { attempt_id: attempt.id } },
-        body: { based_on: attempt.noted.length - 1, notes: notesOf(draft, draft.seconds) },
-      }),
-    onSuccess: async () => {
-      await refresh();
-      forget();
-      close();
-    },
-    // Theirs are shown behind this; what was put right here stays to be kept after all.
-    onError: refresh,
+  const keep = useCorrection(attempt, () => {
+    forget();
+    close();
   });
+  const measures = useWayMeasures(sheet, draft.onTheWay);
   return (
     <Dialog open fullWidth maxWidth="md" onClose={close} aria-labelledby={title}>
       <DialogTitle id={title}>{t("tape.put the notes right")}</DialogTitle>
@@ -80,6 +69,16 @@ export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
           kerbed={PLACES[sheet.ground.body.goal.kind].kerbed}
         />
         <SoFar sheet={sheet} noting={{ draft, change }} words={words} />
+        <AtEnd
+          what={sheet.standard.body.at_end.map(({ what }) => what)}
+          atEnd={draft.atEnd}
+          change={(atEnd) => change({ atEnd })}
+        />
+        <WayFields
+          measures={measures}
+          way={draft.onTheWay}
+          change={(onTheWay) => change({ onTheWay })}
+        />
         <NumberField
           label={t("tape.time in seconds")}
           value={Math.round(draft.seconds)}
@@ -100,7 +99,7 @@ export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
           sx={{ minHeight: 44 }}
           disabled={!stored}
           loading={keep.isPending}
-          onClick={() => keep.mutate()}
+          onClick={() => keep.mutate(notesOf(draft, draft.seconds))}
         >
           {t("tape.keep the notes")}
         </Button>

@@ -5,9 +5,11 @@ import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import type { Attempt, Notes, Sheet } from "../../api/types";
 import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
+import { figure, measureName } from "../../judging/measures";
 import { type FinishWords, PLACES } from "../../places";
 import { Panel } from "../../shell/Panel";
 import { useDates } from "../../shell/useDates";
+import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
 import { countsAt, seenAs } from "../drive/Counts";
@@ -97,6 +99,7 @@ const Noted = ({ sheet, notes, words }: { sheet: Sheet; notes: Notes; words: Fin
           ))}
         </Box>
       )}
+      <AtTheEnd told={told} />
       <Box sx={{ mt: 0.5 }}>
         {countsAt(words, kerbed)
           .map(({ name, label }) => t("tape.count", { label, count: told[name] }))
@@ -104,6 +107,25 @@ const Noted = ({ sheet, notes, words }: { sheet: Sheet; notes: Notes; words: Fin
           .join(" · ")}
       </Box>
     </Box>
+  );
+};
+
+/** What was measured on the way, and what was so at the end, as far as it was noted. */
+const AtTheEnd = ({ told }: { told: Jotted }) => {
+  const units = useUnits();
+  const way = Object.entries(told.onTheWay).map(([measure, value]) => ({
+    label: measureName(measure),
+    count: figure(measure, value ?? 0, units),
+  }));
+  const so = Object.entries(told.atEnd).map(([what, is]) => ({
+    label: named(what),
+    count: t(is ? "names.yes" : "names.no"),
+  }));
+  const all = [...way, ...so];
+  return (
+    all.length > 0 && (
+      <Box sx={{ mt: 0.5 }}>{all.map((one) => t("tape.count", one)).join(" · ")}</Box>
+    )
   );
 };
 

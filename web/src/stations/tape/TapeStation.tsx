@@ -9,6 +9,7 @@ import { Link, useLocation } from "react-router";
 import { ApiError, ask } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
 import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
+import { measureName } from "../../judging/measures";
 import { type FinishWords, finishWords } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { MainAction } from "../../shell/MainAction";
@@ -19,9 +20,10 @@ import { t } from "../../words";
 import { AttemptPicker } from "./AttemptPicker";
 import { MendCard, useMend } from "./MendCard";
 import { NotesPanel } from "./NotesPanel";
+import { OnTheWay } from "./OnTheWay";
 import { TapeSlab } from "./TapeSlab";
 import type { TypedReadings } from "./typed";
-import { measureName, VerdictCard } from "./VerdictCard";
+import { VerdictCard } from "./VerdictCard";
 
 const NOTHING: TypedReadings = {
   kerb_front_m: null,
@@ -169,6 +171,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
               {t("tape.type both readings", { edge: words.edge })}
             </Alert>
           )}
+          {!readOnly && <OnTheWay key={attempt.id} sheet={sheet} attempt={attempt} />}
           <NotesPanel sheet={sheet} attempt={attempt} words={words} readOnly={readOnly} />
         </Box>
         {!readOnly && (

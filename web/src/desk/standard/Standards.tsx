@@ -4,19 +4,18 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { StandardBody } from "../api/types";
-import { type FinishWords, PLACES } from "../places";
-import { download } from "../shell/download";
-import { useDates } from "../shell/useDates";
-import { useMay, useUnits } from "../shell/useDocket";
-import { useGoalOf } from "../shell/useVocabulary";
-import { limitText, measureName } from "../stations/tape/VerdictCard";
-import { ink } from "../theme";
-import { t } from "../words";
-import { Desk } from "./Desk";
-import { Card, DocumentList, type Used } from "./lists/DocumentList";
-import { PutAway } from "./lists/PutAway";
-import { Uses } from "./lists/Uses";
+import { PLACES } from "../../places";
+import { download } from "../../shell/download";
+import { useDates } from "../../shell/useDates";
+import { useMay } from "../../shell/useDocket";
+import { useGoalOf } from "../../shell/useVocabulary";
+import { ink } from "../../theme";
+import { t } from "../../words";
+import { Desk } from "../Desk";
+import { Card, DocumentList, type Used } from "../lists/DocumentList";
+import { PutAway } from "../lists/PutAway";
+import { Uses } from "../lists/Uses";
+import { Rules } from "./Rules";
 import { StandardEditor } from "./StandardEditor";
 
 const Standards = () => (
@@ -33,7 +32,7 @@ const Standard = ({ standard, use }: Used<"standard">) => {
   const dates = useDates();
   const shapes = useMay().shape;
   const [editing, setEditing] = useState(false);
-  const body = standard.latest.body;
+  const { body } = standard.latest;
   const words = PLACES[goalOf(body)].words(null, body.manoeuvre);
   return (
     <Card>
@@ -44,7 +43,10 @@ const Standard = ({ standard, use }: Used<"standard">) => {
             authority: body.authority,
             dated: dates.day(body.dated),
             revision: standard.latest.number,
-            small: body.small_allowed,
+            allowed:
+              body.points_allowed === null
+                ? t("desk.so many small faults", { count: body.small_allowed })
+                : t("desk.so many points", { count: body.points_allowed }),
           })}
         </Box>
         <Button onClick={() => download(`${body.name}.standard.json`, body)}>
@@ -58,49 +60,13 @@ const Standard = ({ standard, use }: Used<"standard">) => {
         <PutAway document={standard} name={body.name} />
       </Box>
       {standard.aged && <Box sx={{ fontSize: 14, color: ink.ochre }}>{t("desk.old by now")}</Box>}
+      {body.source && (
+        <Box sx={{ fontSize: 14 }}>{t("desk.from where", { source: body.source })}</Box>
+      )}
       <Uses use={use} />
       {editing && <StandardEditor standard={standard} words={words} />}
-      {!editing && <Limits body={body} words={words} />}
+      {!editing && <Rules body={body} words={words} />}
     </Card>
-  );
-};
-
-interface LimitsProps {
-  body: StandardBody;
-  words: FinishWords;
-}
-
-const Limits = ({ body, words }: LimitsProps) => {
-  const units = useUnits();
-  return (
-    <Box
-      component="table"
-      sx={{
-        width: "100%",
-        borderCollapse: "collapse",
-        fontSize: 14,
-        "& td, & th": { textAlign: "left", py: 0.75, borderTop: `1px solid ${ink.line}` },
-      }}
-    >
-      <thead>
-        <tr>
-          <th>{t("desk.measure")}</th>
-          <th>{t("desk.good")}</th>
-          <th>{t("desk.serious outside")}</th>
-          <th>{t("desk.ends the test outside")}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {body.limits.map((limit) => (
-          <tr key={limit.measure}>
-            <td>{measureName(limit.measure, words)}</td>
-            <td>{limitText(limit.measure, limit.small, units) || "–"}</td>
-            <td>{limitText(limit.measure, limit.serious, units) || "–"}</td>
-            <td>{limitText(limit.measure, limit.ends, units) || "–"}</td>
-          </tr>
-        ))}
-      </tbody>
-    </Box>
   );
 };
 
