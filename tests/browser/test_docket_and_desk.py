@@ -173,7 +173,8 @@ def test_standards_show_every_limit_in_the_schools_units(page):
     # One for every kind of place, and the yard test.
     expect(page.get_by_role("table")).to_have_count(len(KINDS) + 1)
     table = page.get_by_role("table").filter(has_text="Gap ahead").first
-    expect(table.get_by_role("row")).to_have_count(13)
+    # Twelve limits under the two phases that they are of, and the head.
+    expect(table.get_by_role("row")).to_have_count(15)
     expect(table).to_contain_text(" in")
     expect(table).not_to_contain_text(" cm")
 
