@@ -72,6 +72,8 @@ def test_no_gear_is_used_oftener_than_the_standard_still_allows(linnet, standard
             assert found.movements.count("forward") <= forward
             assert found.movements.count("reverse") <= reverse
     assert mend(at(linnet, place, pose, standard), forward=0, reverse=0) is None
+    # Two would be needed: with one in both gears together there is none.
+    assert mend(at(linnet, place, pose, standard), forward=2, reverse=2, together=1) is None
 
 
 def test_where_there_is_no_room_nothing_is_promised(linnet, standard, place):

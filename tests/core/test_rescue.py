@@ -38,12 +38,14 @@ def standard_for(way):
     return house_standard(goal_of(methods()[way].manoeuvre)).build()
 
 
-def saved(vehicle, seat, way, by, *, ground=None, call=1, forward=2, reverse=3):
+def saved(vehicle, seat, way, by, *, ground=None, call=1, forward=2, reverse=3,
+          together=None):  # fmt: skip
     ground = ground or PLACES[way]
     method, standard = methods()[way].build(), standard_for(way)
     asked = scene(vehicle, seat, ground, method, standard)
     plan = make_plan(asked)
-    found = rescue(asked, plan.values, call=call, by=by, forward=forward, reverse=reverse)
+    found = rescue(asked, plan.values, call=call, by=by, forward=forward, reverse=reverse,
+                   together=together)  # fmt: skip
     return plan, found
 
 
@@ -90,13 +92,14 @@ def test_where_nothing_is_broken_one_drives_on(linnet, seat):
 
 
 def test_no_more_movements_are_taken_than_the_standard_allows(linnet, seat):
-    _, found = saved(linnet, seat, "Yard bay against the clock", 0.5, forward=1, reverse=2)
+    _, found = saved(linnet, seat, "Yard bay against the clock", 0.5, forward=1, reverse=2,
+                     together=3)  # fmt: skip
     assert found.cure == "pull forward"
     assert [leg.direction for leg in found.legs] == [-1, 1, -1, -1]
     # The school's own movement is always allowed; another is not.
-    for forward, reverse in ((0, 2), (1, 1)):
+    for forward, reverse, together in ((0, 2, None), (1, 1, None), (1, 2, 2)):
         _, none = saved(linnet, seat, "Yard bay against the clock", 0.5,
-                        forward=forward, reverse=reverse)  # fmt: skip
+                        forward=forward, reverse=reverse, together=together)  # fmt: skip
         assert none is None
 
 

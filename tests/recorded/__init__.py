@@ -44,6 +44,7 @@ from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.documents.verdicts import verdict_document
 from faircorner.ground import lay_bay, measures, suitability, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe, driving
+from faircorner.standards import LookNoted, Noted
 from faircorner.tape import Readings, judge, locate
 
 from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
@@ -121,8 +122,12 @@ def _of_learner(learner: Learner, school: str) -> dict[str, Any]:
         true = {name: float(driven.finish.measure(name)[i]) for name in names}
         readings = {name: round(value, 2) for name, value in true.items() if not np.isnan(value)}
         found = locate(ended, Readings(**readings))
-        counts = {"kerb_touches": float(driven.kerb_touched[i]), "looks_missed": float(i % 3)}
-        verdict = judge(standard, found.finish, counts)
+        missed = LookNoted(look="behind", phase="execution", became="missed")
+        noted = Noted(
+            seconds=60, forward_movements=0, reverse_movements=1,
+            kerb_touches=int(driven.kerb_touched[i]), looks=(missed,) * (i % 3),
+        )  # fmt: skip
+        verdict = judge(standard, found.finish, noted)
         taped.append(
             [found.finish.kerb[0], found.finish.measure("angle")[0], found.finish.measure(along)[0]]
         )
