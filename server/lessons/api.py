@@ -24,12 +24,14 @@ from server.lessons.history import history
 from server.lessons.history_table import described, table
 from server.lessons.judging import trial
 from server.lessons.models import Attempt, Lesson
+from server.lessons.own_eye import learners_eye, state, stood_at
 from server.lessons.plan import opened
 from server.lessons.schemas import (
     AttemptIn,
     AttemptOut,
     CorrectionIn,
     Documents,
+    EyeOfOut,
     HistoryAsked,
     HistoryOut,
     JudgedOut,
@@ -43,6 +45,8 @@ from server.lessons.schemas import (
     MendOut,
     ReadingsIO,
     StandingOut,
+    StoodIn,
+    StoodOut,
     TapeOut,
     TrialIn,
     TrialOut,
@@ -256,3 +260,23 @@ def standard_judge(request: Caller, body: JudgeIn) -> object:
 def standard_trial(request: Caller, document_id: int, body: TrialIn) -> object:
     """What a change of a standard would have said of past attempts; changes nothing."""
     return trial(request.school, document_id, body.body)
+
+
+@router.post("/attempts/{attempt_id}/stood", response=StoodOut, operation_id="attempt_stood")
+@may(*TEACH)
+def attempt_stood(request: Caller, attempt_id: UUID, body: StoodIn) -> object:
+    """A pose as readings, or readings as a pose, for somebody who says where it stands."""
+    return stood_at(_attempt(request, attempt_id), body.model_dump())
+
+
+@router.put("/attempts/{attempt_id}/stated", response=AttemptOut, operation_id="attempt_state")
+@may(*TEACH)
+def attempt_state(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
+    """Where the learner says that it stands; once, and before the tape is read."""
+    return state(_attempt(request, attempt_id), body.model_dump())
+
+
+@router.get("/own-eye", response=list[EyeOfOut], operation_id="own_eye_read")
+def own_eye_read(request: Caller, learner: int) -> object:
+    """How far off a learner says where it stands, measure by measure."""
+    return learners_eye(request, learner)

@@ -13,6 +13,8 @@ from faircorner.documents.figures import dimension_document
 from faircorner.documents.finishes import finish_document, read_finish
 from faircorner.documents.plans import mend_document
 from faircorner.errors import InputError
+from faircorner.learning import recall
+from faircorner.model import inside
 from faircorner.said import Said
 from faircorner.standards import COUNTED
 from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, locate
@@ -29,6 +31,7 @@ __all__ = [
     "correct_notes",
     "keep_attempt",
     "mend_result",
+    "scene_taped",
     "set_void",
     "tape_attempt",
     "tape_result",
@@ -56,6 +59,7 @@ def keep_attempt(
             "instructor": instructor,
             "started": started,
             "notes": notes,
+            "help": notes.get("help"),
         },
     )
     if made:
@@ -86,6 +90,12 @@ def _fit_the_sheet(kept: dict[str, Any], sheet: CueSheet) -> None:
     ):  # fmt: skip
         if max(steps, default=0) > last:
             raise InputError(f"notes.{name}", Said("no such step", last=last))
+    if notes["from_memory"]:
+        with inside("notes"):
+            recall(notes["from_memory"], len(sheet.method.body["steps"]))
+    for guess in notes["predicted"]:
+        if guess["call"] > len(sheet.plan["calls"]):
+            raise InputError("notes.predicted", Said("no such step", last=last - 1))
     for what, count in COUNTED.items():
         seen = sum(one["what"] == what for one in notes["observed"])
         if notes[count] < seen:
@@ -107,15 +117,16 @@ def correct_notes(
         raise Stale(Said("notes corrected meanwhile"))
     _fit_the_sheet(notes, attempt.cue_sheet)
     attempt.corrections.create(school=attempt.school, author=author, notes=notes)
+    attempt.help = notes.get("help")
     if attempt.tape is not None:
         # Where it stood is as it was found; only what was noted of it is judged anew.
         finish = read_finish(attempt.tape["finish"])
         attempt.tape |= {"verdict": verdict_on(attempt.cue_sheet, notes, finish)}
-        attempt.save(update_fields=["tape"])
+    attempt.save(update_fields=["tape", "help"])
     return attempt
 
 
-def _scene(sheet: CueSheet) -> Scene:
+def scene_taped(sheet: CueSheet) -> Scene:
     """The sheet's own, its vehicle standing where the plan ends."""
     return replace(scene_of(sheet.revisions, sheet.options), standing=final_pose(sheet.plan))
 
@@ -129,7 +140,7 @@ def mend_result(
     sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
 ) -> dict[str, Any] | None:
     """How to put right where the vehicle stands, within the movements that are left; None: not."""
-    scene = _scene(sheet)
+    scene = scene_taped(sheet)
     here = replace(scene, standing=_located(scene, readings).pose)
     left = scene.standard.movements_left(
         forward=notes["forward_movements"], reverse=notes["reverse_movements"]
@@ -142,7 +153,7 @@ def tape_result(
     sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
 ) -> dict[str, Any]:
     """Pose, finish and verdict of readings, as a document. Raises InputError naming the reading."""
-    scene = _scene(sheet)
+    scene = scene_taped(sheet)
     taped = _located(scene, readings)
     x, y, heading = (float(v) for v in taped.pose)
     return {

@@ -32,6 +32,8 @@ def _meant(request: Caller, asked: HistoryAsked) -> Q:
         meant &= Q(started__gte=_midnight(request, asked.since))
     if asked.until is not None:
         meant &= Q(started__lt=_midnight(request, asked.until + timedelta(days=1)))
+    if asked.help is not None:
+        meant &= Q(help=asked.help)
     if asked.outcome is not None:
         # Null is no text, and found by no other.
         untaped = asked.outcome == "not taped"

@@ -23,9 +23,11 @@ _COLUMNS: tuple[tuple[str, str], ...] = (
     ("seconds", "decimal"), ("forward_movements", "integer"), ("reverse_movements", "integer"),
     ("kerb_touches", "integer"), ("kerb_mounts", "integer"), ("vehicle_touches", "integer"),
     ("calls", "string"), ("looks", "string"), ("prompted", "string"), ("observed", "string"),
-    ("on_the_way", "string"), ("at_end", "string"),
+    ("on_the_way", "string"), ("at_end", "string"), ("help", "string"),
     ("kerb_front_m", "decimal"), ("kerb_rear_m", "decimal"), ("ahead_m", "decimal"),
-    ("behind_m", "decimal"), ("angle_deg", "decimal"), ("outcome", "string"), ("small", "integer"),
+    ("behind_m", "decimal"), ("angle_deg", "decimal"),
+    ("said_kerb_front_m", "decimal"), ("said_kerb_rear_m", "decimal"),
+    ("outcome", "string"), ("small", "integer"),
     ("serious", "integer"), ("points", "integer"), ("whole", "boolean"), ("void", "boolean"),
 )  # fmt: skip
 _NOT_NOTED = "not noted"
@@ -79,6 +81,7 @@ def _row(attempt: Any) -> dict[str, Any]:
     notes, tape = attempt.notes_now, attempt.tape or {}
     verdict, finish = tape.get("verdict") or {}, tape.get("finish") or {}
     readings = attempt.readings or {}
+    said = (attempt.stated or {}).get("readings", {})
     sheet, plan = attempt.cue_sheet, attempt.cue_sheet.plan
     return {
         "attempt": attempt.pk, "started": attempt.started.isoformat(), "lesson": attempt.lesson_id,
@@ -104,6 +107,7 @@ def _row(attempt: Any) -> dict[str, Any]:
         **{name: readings.get(name) for name in
            ("kerb_front_m", "kerb_rear_m", "ahead_m", "behind_m")},
         "angle_deg": finish.get("angle_deg"),
+        **{f"said_{name}": said.get(name) for name in ("kerb_front_m", "kerb_rear_m")},
         **{name: verdict.get(name) for name in ("outcome", "small", "serious", "points", "whole")},
         "void": attempt.void,
     }  # fmt: skip

@@ -26,7 +26,7 @@ Plan: TypeAlias = dict[str, Any]
 # What notes of old did not have.
 LATER: dict[str, Any] = {
     "prompted": [], "observed": [], "call_seconds": [], "look_seconds": [], "watched": [],
-    "on_the_way": {}, "at_end": {},
+    "on_the_way": {}, "at_end": {}, "help": None, "from_memory": [], "predicted": [],
 }  # fmt: skip
 # How many of the newest attempts a standard is tried on, and how many of them are told one by one.
 MOST_TRIED = 1000

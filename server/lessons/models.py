@@ -61,6 +61,7 @@ class Attempt(models.Model):
     lesson : the one that it was driven in, where there was any
     notes : what was seen while driving, as first noted; readings : what was taped, null until then
     tape : pose, finish and verdict computed from the readings
+    stated : where the learner said that it stood before it was taped, and who kept that
     """
 
     id = models.UUIDField(primary_key=True, editable=False)
@@ -74,6 +75,9 @@ class Attempt(models.Model):
     notes = models.JSONField()
     readings = models.JSONField(null=True, blank=True)
     tape = models.JSONField(null=True, blank=True)
+    stated = models.JSONField(null=True, blank=True)
+    # As the notes that hold have it, for those to be found that had so much.
+    help = models.CharField(max_length=40, null=True, blank=True)  # noqa: DJ001  null: not noted
     void = models.BooleanField(default=False)
     # The verdict's, told apart by the database: many are counted where none is read.
     outcome = models.GeneratedField(

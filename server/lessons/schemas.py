@@ -1,14 +1,17 @@
+from dataclasses import asdict
 from datetime import date, datetime
 from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
 from faircorner.documents.judging import NotedModel, OnTheWay
+from faircorner.learning import Sideways, recall
 from faircorner.standards import AtEnd, Grade, Observed, Passed, Phase
 from faircorner.standards import When as WhenFault
 from faircorner.tape import MET, TAPE_SIGMA, Result
 from ninja import Schema
 from pydantic import BaseModel, Field, model_validator
 
+from server.lessons.own_eye import off_document
 from server.planning.schemas import (
     ClearanceOut,
     DimensionOut,
@@ -168,6 +171,11 @@ class DrivenOut(Schema):
     void: bool
 
 
+Help = Literal[
+    "full card", "cues only", "from memory", "other place from memory", "mock test"
+]  # fmt: skip
+
+
 class HistoryAsked(Schema):
     """Whose attempts, and which of them: by documents, days of the school's, and outcome."""
 
@@ -178,6 +186,7 @@ class HistoryAsked(Schema):
     since: date | None = None
     until: date | None = None
     outcome: Result | Literal["not taped"] | None = None
+    help: Help | None = None
 
 
 class HistoryOut(Schema):
@@ -193,6 +202,7 @@ class HistoryOut(Schema):
     method: str = Field(alias="cue_sheet.method.name")
     seconds: float
     observed: int
+    help: Help | None
     outcome: Result | None
     met: bool
     whole: bool
@@ -323,12 +333,28 @@ class ObservedIO(RequestBody):
     seconds: Seconds
 
 
+class PredictedIO(RequestBody):
+    """What a learner said would follow from acting at a call, and what would have.
+
+    by_m : how much late the vehicle stood there; end : by how much late the end that was chosen is
+    reached, null where it was not asked; tail : which way it was said to go, and `goes` it does
+    """
+
+    call: Annotated[int, Field(ge=1, le=40)]
+    by_m: Annotated[float, Field(ge=-2, le=2, allow_inf_nan=False)]
+    end_m: Annotated[float, Field(ge=-2, le=2, allow_inf_nan=False)] | None = None
+    tail: Sideways | None = None
+    goes: Sideways
+
+
 class Notes(RequestBody):
     """What the instructor saw. Lists run by call and by look; null where nothing was noted.
 
     prompted : steps that had to be prompted; call_seconds, look_seconds : when each was noted
     watched : what was at hand to be observed; on_the_way : what was measured then, by its name;
     at_end : whether it was so at the end; what is absent was not noted
+    help : how much of it the driver had, null not noted; from_memory : the method's steps from 0 on
+    in the order that was told, empty where it was not asked; predicted : what was said to follow
     """
 
     seconds: Seconds
@@ -346,6 +372,9 @@ class Notes(RequestBody):
     watched: Annotated[list[Observed], Field(max_length=100)] = []
     on_the_way: OnTheWay = {}
     at_end: dict[AtEnd, bool] = {}
+    help: Help | None = None
+    from_memory: Annotated[list[Annotated[int, Field(ge=0, le=41)]], Field(max_length=42)] = []
+    predicted: Annotated[list[PredictedIO], Field(max_length=20)] = []
 
 
 class ReadingsIO(RequestBody):
@@ -471,8 +500,73 @@ class NotesKept(BaseModel):
     notes: Notes
 
 
+class PoseIO(RequestBody):
+    x_m: Annotated[float, Field(ge=-500, le=500, allow_inf_nan=False)]
+    y_m: Annotated[float, Field(ge=-500, le=500, allow_inf_nan=False)]
+    heading_deg: Annotated[float, Field(ge=-720, le=720, allow_inf_nan=False)]
+
+
+class StoodIn(RequestBody):
+    """Where a vehicle stands, by a pose or by readings."""
+
+    pose: PoseIO | None = None
+    readings: ReadingsIO | None = None
+
+
+class StoodOut(BaseModel):
+    """The same by both."""
+
+    pose: PoseOut
+    readings: ReadingsIO
+
+
+class StatedOut(BaseModel):
+    """Where the learner said that it stood, and when."""
+
+    at: datetime
+    readings: ReadingsIO
+    pose: PoseOut
+    finish: FinishOut
+
+
+class OffOut(BaseModel):
+    """What was said more than was taped; null where either is not known."""
+
+    kerb_m: float | None
+    angle_deg: float | None
+    ahead_m: float | None
+    behind_m: float | None
+
+
+class EyeOfOut(BaseModel):
+    """How far off a learner says one measure: the mean, its 95 % interval, and one deviation.
+
+    measure : "kerb_m" is the distance to the edge of both wheels together; biased : whether it is
+    more than chance would make it
+    """
+
+    measure: Literal["kerb_m", "angle_deg", "ahead_m", "behind_m"]
+    count: int
+    bias: float
+    spread: float | None
+    low: float | None
+    high: float | None
+    biased: bool
+
+
+class RecallOut(BaseModel):
+    """Steps from memory: how many there are, how many stood in place, the first that did not."""
+
+    steps: int
+    in_place: int
+    first_wrong: int | None
+
+
 class AttemptOut(Schema):
-    """An attempt; notes are those that hold, `noted` all there ever were, the first one first."""
+    """An attempt; notes are those that hold, `noted` all there ever were, the first one first.
+
+    off : what was said more than was taped, once both are there; recall : of its steps from memory
+    """
 
     id: UUID
     cue_sheet_id: int
@@ -483,6 +577,18 @@ class AttemptOut(Schema):
     readings: ReadingsIO | None
     tape: TapeOut | None
     void: bool
+    stated: StatedOut | None
+    off: OffOut | None
+    recall: RecallOut | None
+
+    @staticmethod
+    def resolve_off(obj: Any) -> Any:
+        return off_document(obj)
+
+    @staticmethod
+    def resolve_recall(obj: Any) -> Any:
+        order = obj.notes_now.get("from_memory")
+        return asdict(recall(order, len(order))) if order else None
 
     @staticmethod
     def resolve_instructor(obj: Any) -> str:

@@ -12,6 +12,8 @@ from server.planning.schemas import (
     PlanOut,
     PlayIn,
     PlayOut,
+    PredictIn,
+    PredictOut,
     RemedyWorkOut,
     RescueOut,
     SheetIn,
@@ -24,6 +26,7 @@ from server.planning.services import (
     compute_leaving,
     compute_plan,
     compute_play,
+    compute_prediction,
     compute_rescue,
     compute_sights,
     current,
@@ -114,3 +117,11 @@ def sheet_read(request: Caller, sheet_id: int) -> object:
     found = CueSheet.objects.for_caller(request).get(pk=sheet_id)
     (sheet,) = with_revisions([found], "document", "author")
     return current(sheet)
+
+
+@router.post("/sheets/{sheet_id}/predict", response=PredictOut, operation_id="sheet_predict")
+def sheet_predict(request: Caller, sheet_id: int, body: PredictIn) -> object:
+    """What follows from acting now, to be guessed before it is told."""
+    found = CueSheet.objects.for_caller(request).get(pk=sheet_id)
+    (sheet,) = with_revisions([found], "document")
+    return compute_prediction(sheet, **body.model_dump())

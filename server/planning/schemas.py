@@ -3,8 +3,9 @@ from typing import Annotated, Any, Literal
 
 from faircorner.cues import Cure, MirrorLook
 from faircorner.cues.events import Part
+from faircorner.learning import Sideways
 from ninja import Schema
-from pydantic import AfterValidator, BaseModel
+from pydantic import AfterValidator, BaseModel, Field
 
 from server.documents.bodies import GroundBody
 from server.documents.schemas import (
@@ -526,3 +527,29 @@ class SheetOut(Schema):
     ground: GroundRevision
     method: MethodRevision
     standard: StandardRevision
+
+
+class PredictIn(RequestBody):
+    """A call, how much late the vehicle stands at it, and other moments to be told beside it."""
+
+    call: Annotated[int, Field(ge=1, le=40)]
+    by_m: Annotated[float, Field(ge=-2, le=2)]
+    others_m: Annotated[list[Annotated[float, Field(ge=-2, le=2)]], Field(max_length=4)] = []
+
+
+class EndOut(BaseModel):
+    """Where acting so much late would end."""
+
+    by_m: float
+    pose: PoseOut
+
+
+class PredictOut(BaseModel):
+    """A vehicle at a call: what follows from acting there stands first among the ends.
+
+    tail : which way its tail goes first, to the working side or away from it
+    """
+
+    here: PoseOut
+    ends: list[EndOut]
+    tail: Sideways

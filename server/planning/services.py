@@ -24,6 +24,7 @@ from faircorner.cues import (
     sights,
 )
 from faircorner.documents.changes import changes, setting_changes
+from faircorner.documents.figures import pose_document
 from faircorner.documents.kept_plans import plan_upgraded
 from faircorner.documents.plans import (
     PLAN_FORMAT,
@@ -38,6 +39,7 @@ from faircorner.documents.reading import read_document
 from faircorner.documents.requests import OptionsModel, angle_names, read_options
 from faircorner.documents.spots import film_document, spots_document
 from faircorner.errors import InputError
+from faircorner.learning import predict
 from faircorner.said import Said
 
 from server.documents.models import Kind, Revision
@@ -223,6 +225,21 @@ def compute_play(
     scene = scene_of(revisions, options)
     values = figures_of(compute_plan(revisions, options), scene)
     return played_document(play(scene, values, call=call, by=by_m), scene.vehicle)
+
+
+def compute_prediction(
+    sheet: CueSheet, *, call: int, by_m: float, others_m: list[float]
+) -> dict[str, Any]:
+    """A vehicle at a call, and where acting there and at other moments would end."""
+    scene = scene_of(sheet.revisions, sheet.options)
+    found = predict(scene, figures_of(sheet.plan, scene), call=call, by=by_m, others=others_m)
+    here, *ends = (pose_document(pose) for pose in (found.here, *found.ends))
+    moments = [by_m, *others_m]
+    return {
+        "here": here,
+        "ends": [{"by_m": by, "pose": end} for by, end in zip(moments, ends, strict=True)],
+        "tail": found.tail,
+    }
 
 
 def compute_rescue(

@@ -224,6 +224,7 @@ class _School:
             cue_sheet=sheet, lesson=self._lesson_of(line, sheet),
             instructor=self._person("instructor", line.instructor),
             notes=raw["notes"], readings=raw["readings"], tape=raw["tape"],
+            stated=raw.get("stated"), help=[raw, *raw["corrections"]][-1]["notes"].get("help"),
         )  # fmt: skip
         for given, kept in zip(line.corrections, raw["corrections"], strict=True):
             Correction.objects.create(

@@ -13,7 +13,7 @@ from faircorner.model import Model
 from faircorner.standards import OBSERVED, Observed
 from pydantic import AwareDatetime, ConfigDict, Field
 
-from server.lessons.schemas import Notes, ReadingsIO, Recap, TapeOut
+from server.lessons.schemas import Notes, ReadingsIO, Recap, StatedOut, TapeOut
 from server.schools.schemas import RoleName
 
 __all__ = [
@@ -189,6 +189,7 @@ class AttemptLine(Line):
     notes: Notes
     readings: ReadingsIO | None
     tape: TapeOut | None
+    stated: StatedOut | None = None
     void: bool
     corrections: list[CorrectionPart]
 

@@ -174,7 +174,8 @@ class _Rows:
             "id": str(attempt.pk), "sheet": self.sheet[attempt.cue_sheet_id],
             "lesson": self.lesson.get(attempt.lesson_id),
             "instructor": self.person[attempt.instructor_id], "started": _time(attempt.started),
-            **_fields(attempt, ("notes", "readings", "tape", "void")), "corrections": corrections,
+            **_fields(attempt, ("notes", "readings", "tape", "stated", "void")),
+            "corrections": corrections,
         }  # fmt: skip
 
     def _shift(self, shift: Shift) -> Line:

@@ -89,6 +89,10 @@ def requests_naming(house):
             "body": standard.body}),
         "standard_judge": ("POST", "/api/standards/judge", {
             "standard": standard.body, "finish": {"kerb_rear_m": 0.3}}),
+        "attempt_stood": ("POST", f"/api/attempts/{attempt.pk}/stood", {"readings": readings}),
+        "attempt_state": ("PUT", f"/api/attempts/{attempt.pk}/stated", readings),
+        "own_eye_read": ("GET", f"/api/own-eye?learner={learner}", None),
+        "sheet_predict": ("POST", f"/api/sheets/{sheet}/predict", {"call": 1, "by_m": 0.4}),
         "tape_preview": ("POST", f"/api/attempts/{attempt.pk}/preview", readings),
         "tape_mend": ("POST", f"/api/attempts/{attempt.pk}/mend", readings),
         "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
@@ -172,7 +176,7 @@ NAMELESS = {"session_read", "health_read",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
             "school_begin", "school_begin_from_file", "school_file", "school_pad",
-            "history_list", "history_table", "history_columns",
+            "own_eye_read", "history_list", "history_table", "history_columns",
             "calendar_read",
             "calendar_make", "calendar_withdraw", "calendar_file", "calendar_feed"}  # fmt: skip
 
@@ -206,6 +210,7 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
     stranger = theirs.members["learner"].pk
     assert send(client, "GET", f"/api/standings?learner={stranger}").json() == []
     assert send(client, "GET", f"/api/history?learner={stranger}").json()["items"] == []
+    assert send(client, "GET", f"/api/own-eye?learner={stranger}").json() == []
     foreign = theirs.revisions["vehicle"].document_id
     assert send(client, "GET", f"/api/uses?document={foreign}").json() == []
     shown = {d["id"] for d in send(client, "GET", "/api/documents").json()["items"]}
@@ -223,7 +228,8 @@ MAY_NOT = {"document_create", "document_merge", "document_revise", "document_sit
            "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
            "notes_correct", "advice_take", "person_add", "person_change", "link_make",
            "person_history", "document_away", "lesson_change", "person_erase",
-           "school_file", "school_pad", "standard_trial"}  # fmt: skip
+           "school_file", "school_pad", "standard_trial", "attempt_stood",
+           "attempt_state"}  # fmt: skip
 # What the school has in common is not for somebody who still learns to teach.
 NOT_YET = {
     "document_create",

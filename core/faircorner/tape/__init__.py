@@ -1,6 +1,6 @@
 """Tape readings to a pose, and the pose against a standard."""
 
-from faircorner.tape.readings import TAPE_SIGMA, Readings, TapedPose, locate
+from faircorner.tape.readings import TAPE_SIGMA, Readings, TapedPose, locate, stood
 from faircorner.tape.verdict import MET, Result, Verdict, judge
 
 __all__ = [
@@ -12,4 +12,5 @@ __all__ = [
     "Verdict",
     "judge",
     "locate",
+    "stood",
 ]

@@ -16,7 +16,7 @@ from faircorner.sides import sided
 from faircorner.standards import Finish, finish_at
 from faircorner.vehicle import Vehicle
 
-__all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "locate"]
+__all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "locate", "stood"]
 
 # Assumed of a tape read in a yard: one standard deviation, m.
 TAPE_SIGMA = 0.01
@@ -108,6 +108,23 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
         sigma=sigma if fitting.along else np.concatenate(([np.nan], sigma)),
         finish=finish if fitting.along else finish.without("ahead", "behind"),
     )
+
+
+@sided
+def stood(scene: Scene) -> TapedPose:
+    """What a tape would read where the scene has its vehicle stand; nothing of it is unsure.
+
+    Raises InputError where nobody says where that is, and for one that is out of a tape's reach.
+    """
+    place = scene.suited().ground
+    if scene.standing is None:
+        raise InputError("standing", Said("where it was to stand"))
+    finish = finish_at(scene.standing[None], scene.vehicle, place)
+    for name, (low, high) in _PLAUSIBLE.items():
+        value = float(finish.measure(name)[0])
+        if not np.isnan(value):
+            between(f"{name}_m", value, low, high, clause="reading between")
+    return TapedPose(pose=scene.standing, sigma=np.zeros(3), finish=finish)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

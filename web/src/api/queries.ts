@@ -153,6 +153,13 @@ export const historyPath = (asked: HistoryAsked): string => {
   return `/api/history.csv?${new URLSearchParams(given)}`;
 };
 
+/** How far off a learner says where the vehicle stands. */
+export const ownEyeQuery = (learner: number) =>
+  queryOptions({
+    queryKey: ["attempts", "own eye", learner],
+    queryFn: ({ signal }) => ask.get("/api/own-eye", { params: { query: { learner } }, signal }),
+  });
+
 /** Where learners stand; nobody is asked for where there are none. */
 export const standingsQuery = (learner: number[]) =>
   queryOptions({

@@ -783,6 +783,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/{sheet_id}/predict": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sheet Predict
+         * @description What follows from acting now, to be guessed before it is told.
+         */
+        post: operations["sheet_predict"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plan/card": {
         parameters: {
             query?: never;
@@ -1277,6 +1297,66 @@ export interface paths {
          * @description What a change of a standard would have said of past attempts; changes nothing.
          */
         post: operations["standard_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/stood": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Attempt Stood
+         * @description A pose as readings, or readings as a pose, for somebody who says where it stands.
+         */
+        post: operations["attempt_stood"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/stated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Attempt State
+         * @description Where the learner says that it stands; once, and before the tape is read.
+         */
+        put: operations["attempt_state"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own-eye": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Own Eye Read
+         * @description How far off a learner says where it stands, measure by measure.
+         */
+        get: operations["own_eye_read"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5107,6 +5187,46 @@ export interface components {
             learner: number;
         };
         /**
+         * EndOut
+         * @description Where acting so much late would end.
+         */
+        EndOut: {
+            /** By M */
+            by_m: number;
+            pose: components["schemas"]["PoseOut"];
+        };
+        /**
+         * PredictOut
+         * @description A vehicle at a call: what follows from acting there stands first among the ends.
+         *
+         *     tail : which way its tail goes first, to the working side or away from it
+         */
+        PredictOut: {
+            here: components["schemas"]["PoseOut"];
+            /** Ends */
+            ends: components["schemas"]["EndOut"][];
+            /**
+             * Tail
+             * @enum {string}
+             */
+            tail: "toward" | "away" | "neither";
+        };
+        /**
+         * PredictIn
+         * @description A call, how much late the vehicle stands at it, and other moments to be told beside it.
+         */
+        PredictIn: {
+            /** Call */
+            call: number;
+            /** By M */
+            by_m: number;
+            /**
+             * Others M
+             * @default []
+             */
+            others_m: number[];
+        };
+        /**
          * CardIn
          * @description A docket as it stands on the screen, and what its card is printed on.
          */
@@ -5877,6 +5997,8 @@ export interface components {
         /**
          * AttemptOut
          * @description An attempt; notes are those that hold, `noted` all there ever were, the first one first.
+         *
+         *     off : what was said more than was taped, once both are there; recall : of its steps from memory
          */
         AttemptOut: {
             /**
@@ -5900,6 +6022,9 @@ export interface components {
             tape: components["schemas"]["TapeOut"] | null;
             /** Void */
             void: boolean;
+            stated: components["schemas"]["StatedOut"] | null;
+            off: components["schemas"]["OffOut"] | null;
+            recall: components["schemas"]["RecallOut"] | null;
         };
         /**
          * FindingOut
@@ -5987,6 +6112,8 @@ export interface components {
          *     prompted : steps that had to be prompted; call_seconds, look_seconds : when each was noted
          *     watched : what was at hand to be observed; on_the_way : what was measured then, by its name;
          *     at_end : whether it was so at the end; what is absent was not noted
+         *     help : how much of it the driver had, null not noted; from_memory : the method's steps from 0 on
+         *     in the order that was told, empty where it was not asked; predicted : what was said to follow
          */
         Notes: {
             /** Seconds */
@@ -6065,6 +6192,18 @@ export interface components {
             at_end: {
                 [key: string]: boolean;
             };
+            /** Help */
+            help?: ("full card" | "cues only" | "from memory" | "other place from memory" | "mock test") | null;
+            /**
+             * From Memory
+             * @default []
+             */
+            from_memory: number[];
+            /**
+             * Predicted
+             * @default []
+             */
+            predicted: components["schemas"]["PredictedIO"][];
         };
         /**
          * NotesKept
@@ -6102,12 +6241,48 @@ export interface components {
             /** Seconds */
             seconds: number;
         };
+        /**
+         * OffOut
+         * @description What was said more than was taped; null where either is not known.
+         */
+        OffOut: {
+            /** Kerb M */
+            kerb_m: number | null;
+            /** Angle Deg */
+            angle_deg: number | null;
+            /** Ahead M */
+            ahead_m: number | null;
+            /** Behind M */
+            behind_m: number | null;
+        };
         /** PagedAttemptOut */
         PagedAttemptOut: {
             /** Items */
             items: components["schemas"]["AttemptOut"][];
             /** Count */
             count: number;
+        };
+        /**
+         * PredictedIO
+         * @description What a learner said would follow from acting at a call, and what would have.
+         *
+         *     by_m : how much late the vehicle stood there; end : by how much late the end that was chosen is
+         *     reached, null where it was not asked; tail : which way it was said to go, and `goes` it does
+         */
+        PredictedIO: {
+            /** Call */
+            call: number;
+            /** By M */
+            by_m: number;
+            /** End M */
+            end_m?: number | null;
+            /** Tail */
+            tail?: ("toward" | "away" | "neither") | null;
+            /**
+             * Goes
+             * @enum {string}
+             */
+            goes: "toward" | "away" | "neither";
         };
         /**
          * ReadingsIO
@@ -6122,6 +6297,32 @@ export interface components {
             ahead_m?: number | null;
             /** Behind M */
             behind_m?: number | null;
+        };
+        /**
+         * RecallOut
+         * @description Steps from memory: how many there are, how many stood in place, the first that did not.
+         */
+        RecallOut: {
+            /** Steps */
+            steps: number;
+            /** In Place */
+            in_place: number;
+            /** First Wrong */
+            first_wrong: number | null;
+        };
+        /**
+         * StatedOut
+         * @description Where the learner said that it stood, and when.
+         */
+        StatedOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            readings: components["schemas"]["ReadingsIO"];
+            pose: components["schemas"]["PoseOut"];
+            finish: components["schemas"]["FinishOut"];
         };
         /**
          * TapeOut
@@ -6231,6 +6432,8 @@ export interface components {
             until?: string | null;
             /** Outcome */
             outcome?: ("met" | "met with small faults" | "not met" | "ended") | "not taped" | null;
+            /** Help */
+            help?: ("full card" | "cues only" | "from memory" | "other place from memory" | "mock test") | null;
         };
         /**
          * HistoryOut
@@ -6263,6 +6466,8 @@ export interface components {
             seconds: number;
             /** Observed */
             observed: number;
+            /** Help */
+            help: ("full card" | "cues only" | "from memory" | "other place from memory" | "mock test") | null;
             /** Outcome */
             outcome: ("met" | "met with small faults" | "not met" | "ended") | null;
             /** Met */
@@ -6536,6 +6741,57 @@ export interface components {
             body: {
                 [key: string]: unknown;
             };
+        };
+        /**
+         * StoodOut
+         * @description The same by both.
+         */
+        StoodOut: {
+            pose: components["schemas"]["PoseOut"];
+            readings: components["schemas"]["ReadingsIO"];
+        };
+        /** PoseIO */
+        PoseIO: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+            /** Heading Deg */
+            heading_deg: number;
+        };
+        /**
+         * StoodIn
+         * @description Where a vehicle stands, by a pose or by readings.
+         */
+        StoodIn: {
+            pose?: components["schemas"]["PoseIO"] | null;
+            readings?: components["schemas"]["ReadingsIO"] | null;
+        };
+        /**
+         * EyeOfOut
+         * @description How far off a learner says one measure: the mean, its 95 % interval, and one deviation.
+         *
+         *     measure : "kerb_m" is the distance to the edge of both wheels together; biased : whether it is
+         *     more than chance would make it
+         */
+        EyeOfOut: {
+            /**
+             * Measure
+             * @enum {string}
+             */
+            measure: "kerb_m" | "angle_deg" | "ahead_m" | "behind_m";
+            /** Count */
+            count: number;
+            /** Bias */
+            bias: number;
+            /** Spread */
+            spread: number | null;
+            /** Low */
+            low: number | null;
+            /** High */
+            high: number | null;
+            /** Biased */
+            biased: boolean;
         };
         /**
          * CalendarOut
@@ -8589,6 +8845,44 @@ export interface operations {
             503: components["responses"]["Problem503"];
         };
     };
+    sheet_predict: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                sheet_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PredictIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PredictOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
     plan_card: {
         parameters: {
             query?: never;
@@ -9243,6 +9537,7 @@ export interface operations {
                 since?: string | null;
                 until?: string | null;
                 outcome?: ("met" | "met with small faults" | "not met" | "ended") | "not taped" | null;
+                help?: ("full card" | "cues only" | "from memory" | "other place from memory" | "mock test") | null;
                 limit?: number;
                 offset?: number;
             };
@@ -9285,6 +9580,7 @@ export interface operations {
                 since?: string | null;
                 until?: string | null;
                 outcome?: ("met" | "met with small faults" | "not met" | "ended") | "not taped" | null;
+                help?: ("full card" | "cues only" | "from memory" | "other place from memory" | "mock test") | null;
             };
             header?: never;
             path?: never;
@@ -9595,6 +9891,116 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    attempt_stood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StoodIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoodOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    attempt_state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsIO"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    own_eye_read: {
+        parameters: {
+            query: {
+                learner: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EyeOfOut"][];
                 };
             };
             400: components["responses"]["Problem400"];

@@ -2,7 +2,6 @@
 
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
 import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
@@ -11,6 +10,9 @@ import { allDocumentsQuery, type HistoryAsked, historyPath, historyQuery } from 
 import type { Kind, PastAttempt } from "../api/types";
 import { Desk } from "../desk/Desk";
 import { Pages } from "../desk/lists/Pages";
+import { HELP, helpName } from "../learning/help";
+import { OwnEye } from "../learning/OwnEye";
+import { Choice } from "../shell/Choice";
 import { cameTo } from "../shell/cameTo";
 import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
@@ -35,7 +37,7 @@ const DAYS = [
 const useAsked = () => {
   const [search, setSearch] = useSearchParams();
   const read = (name: string) => search.get(`of-${name}`) ?? "";
-  const write = (name: string, value: string) =>
+  const write = (name: string, value: string | null) =>
     setSearch(
       (old) => {
         const next = new URLSearchParams(old);
@@ -51,6 +53,8 @@ const useAsked = () => {
   for (const { day } of DAYS) if (read(day)) asked[day] = read(day);
   const outcome = OUTCOMES.find((one) => one === read("outcome"));
   if (outcome) asked.outcome = outcome;
+  const help = HELP.find((one) => one === read("help"));
+  if (help) asked.help = help;
   return { read, write, asked, page: Number(read("page")) || 0 };
 };
 
@@ -79,12 +83,19 @@ const History = () => {
         ))}
         <Choice
           label={t("lesson.came to")}
-          value={asked.outcome ?? ""}
-          choose={(value) => write("outcome", value)}
-          among={OUTCOMES.map((one) => [
-            one,
-            one === "not taped" ? t("tape.not taped yet") : t(`names.${one}`),
-          ])}
+          value={asked.outcome ?? null}
+          values={OUTCOMES}
+          told={(one) => (one === "not taped" ? t("tape.not taped yet") : t(`names.${one}`))}
+          none={t("lesson.any")}
+          set={(value) => write("outcome", value)}
+        />
+        <Choice
+          label={t("learning.help")}
+          value={asked.help ?? null}
+          values={HELP}
+          told={helpName}
+          none={t("lesson.any")}
+          set={(value) => write("help", value)}
         />
         {DAYS.map(({ day, label }) => (
           <TextField
@@ -98,6 +109,7 @@ const History = () => {
           />
         ))}
       </Box>
+      <OwnEye learner={learner.id} />
       {found.error && <Failure error={found.error} retry={() => void found.refetch()} />}
       {!found.data && !found.error && <Waiting />}
       {found.data && (
@@ -126,35 +138,26 @@ const History = () => {
   );
 };
 
-interface ChoiceProps {
+interface ChosenProps {
+  kind: Kind;
   label: string;
   value: string;
-  choose: (value: string) => void;
-  among: readonly (readonly [string, string])[];
+  choose: (value: string | null) => void;
 }
 
-const Choice = ({ label, value, choose, among }: ChoiceProps) => (
-  <TextField
-    select
-    size="small"
-    label={label}
-    value={among.some(([one]) => one === value) ? value : ""}
-    onChange={(e) => choose(e.target.value)}
-    slotProps={{ select: { displayEmpty: true } }}
-    sx={{ width: 150 }}
-  >
-    <MenuItem value="">{t("lesson.any")}</MenuItem>
-    {among.map(([one, said]) => (
-      <MenuItem key={one} value={one}>
-        {said}
-      </MenuItem>
-    ))}
-  </TextField>
-);
-
-const Chosen = ({ kind, ...rest }: { kind: Kind } & Omit<ChoiceProps, "among">) => {
+const Chosen = ({ kind, label, value, choose }: ChosenProps) => {
   const { data = [] } = useQuery(allDocumentsQuery(kind));
-  return <Choice {...rest} among={data.map((one) => [String(one.id), one.latest.name])} />;
+  const names = new Map(data.map((one) => [String(one.id), one.latest.name]));
+  return (
+    <Choice
+      label={label}
+      value={names.has(value) ? value : null}
+      values={[...names.keys()]}
+      told={(id) => names.get(id) ?? id}
+      none={t("lesson.any")}
+      set={choose}
+    />
+  );
 };
 
 const Row = ({ attempt, learner }: { attempt: PastAttempt; learner: number }) => {
@@ -177,7 +180,12 @@ const Row = ({ attempt, learner }: { attempt: PastAttempt; learner: number }) =>
       <Box sx={{ flex: 1, minWidth: 220 }}>
         <strong>{attempt.method}</strong>
         <Box sx={{ fontSize: 14, color: ink.soft }}>
-          {[attempt.ground, attempt.vehicle, attempt.instructor].join(" · ")}
+          {[
+            attempt.ground,
+            attempt.vehicle,
+            attempt.instructor,
+            ...(attempt.help ? [helpName(attempt.help)] : []),
+          ].join(" · ")}
         </Box>
       </Box>
       <Box sx={{ width: 190 }}>

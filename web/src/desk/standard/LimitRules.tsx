@@ -8,12 +8,13 @@ import type { Measure } from "../../judging/measures";
 import { measureName } from "../../judging/measures";
 import { GRADES, type Limit, limitName, passedText } from "../../judging/said";
 import type { FinishWords } from "../../places";
+import { Choice } from "../../shell/Choice";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
 import { useVocabulary } from "../../shell/useVocabulary";
 import { ink } from "../../theme";
 import { t } from "../../words";
-import { AddRule, Choice, Part, PhaseChoice, PointsField, RuleRow } from "./rule";
+import { AddRule, Part, PhaseChoice, PointsField, RuleRow } from "./rule";
 
 const HEADS = {
   small: "desk.small fault outside",

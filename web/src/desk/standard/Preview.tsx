@@ -13,11 +13,12 @@ import { OUTCOMES } from "../../judging/outcomes";
 import { becauseText, lookName, observedName, phased } from "../../judging/said";
 import { VerdictLines } from "../../judging/VerdictLines";
 import type { FinishWords } from "../../places";
+import { Choice } from "../../shell/Choice";
 import { LengthField } from "../../shell/LengthField";
 import { NumberField } from "../../shell/NumberField";
 import { ink } from "../../theme";
 import { capital, named, t } from "../../words";
-import { Choice, Part } from "./rule";
+import { Part } from "./rule";
 import { askedOf, type Field, fieldsOf, mayBeOpen, type Tried, toldOf } from "./tried";
 
 interface Props {

@@ -9,10 +9,11 @@ import {
   observedName,
 } from "../../judging/said";
 import type { FinishWords } from "../../places";
+import { Choice } from "../../shell/Choice";
 import { NumberField } from "../../shell/NumberField";
 import { useVocabulary } from "../../shell/useVocabulary";
 import { named, t } from "../../words";
-import { AddRule, Choice, GradeChoice, Part, PhaseChoice, PointsField, RuleRow } from "./rule";
+import { AddRule, GradeChoice, Part, PhaseChoice, PointsField, RuleRow } from "./rule";
 
 interface Props {
   body: StandardBody;

@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import type { Entry, StandardBody } from "../../api/types";
 import type { FinishWords } from "../../places";
+import { Choice } from "../../shell/Choice";
 import { NumberField } from "../../shell/NumberField";
 import { ReviseBar } from "../../shell/ReviseBar";
 import { SaveCopy } from "../../shell/SaveCopy";
@@ -11,7 +12,7 @@ import { useRevise } from "../../shell/useRevise";
 import { t } from "../../words";
 import { LimitRules } from "./LimitRules";
 import { Preview } from "./Preview";
-import { Choice, Part } from "./rule";
+import { Part } from "./rule";
 import { EndRules, LookRules, ObservedRules } from "./SeenRules";
 import { Trial } from "./Trial";
 

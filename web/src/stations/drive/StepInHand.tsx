@@ -10,6 +10,7 @@ import { ink } from "../../theme";
 import { named, t } from "../../words";
 import { isUnseen } from "../cues/Unseen";
 import { AtEnd, askedAtEnd } from "./AtEnd";
+import { Before } from "./Before";
 import { type Jotting, lastStop, looksOf, notePrompt, noteTiming, stepOf, tapLook } from "./jotted";
 import { Light, TIMINGS } from "./StepCard";
 
@@ -101,6 +102,7 @@ export const StepInHand = ({ sheet, noting, ends }: Props) => {
         )}
       </Box>
       <Eyes sheet={sheet} noting={noting} />
+      {card === 0 && <Before sheet={sheet} noting={noting} />}
       {card >= lastStop(draft) && (
         <AtEnd
           what={askedAtEnd(sheet, card > lastStop(draft))}

@@ -1,5 +1,6 @@
 /** What is noted of an attempt besides its time: on the way, or put right afterwards. */
 import type { Notes, Sheet } from "../../api/types";
+import type { Help } from "../../learning/help";
 
 export type Timing = NonNullable<Notes["calls"][number]>;
 export type LookDone = NonNullable<Notes["looks"][number]>;
@@ -22,6 +23,10 @@ export interface Jotted {
   /** What was measured on the way, by its name, and whether it was so at the end. */
   onTheWay: Notes["on_the_way"];
   atEnd: Notes["at_end"];
+  /** How much help there is, the steps as told from memory, and what was said to follow. */
+  help: Help | null;
+  fromMemory: Notes["from_memory"];
+  predicted: Notes["predicted"];
   forward: number;
   reverse: number;
   kerb: number;
@@ -51,6 +56,9 @@ export const jotted = (notes: Notes, calls: number, looks: number): Jotted => ({
   watched: notes.watched,
   onTheWay: notes.on_the_way,
   atEnd: notes.at_end,
+  help: notes.help ?? null,
+  fromMemory: notes.from_memory,
+  predicted: notes.predicted,
   forward: notes.forward_movements,
   reverse: notes.reverse_movements,
   kerb: notes.kerb_touches,
@@ -71,6 +79,9 @@ export const notesOf = (draft: Jotted, seconds: number): Notes => ({
   watched: draft.watched,
   on_the_way: draft.onTheWay,
   at_end: draft.atEnd,
+  help: draft.help,
+  from_memory: draft.fromMemory,
+  predicted: draft.predicted,
   kerb_touches: draft.kerb,
   kerb_mounts: draft.mount,
   vehicle_touches: draft.vehicle,

@@ -6,6 +6,7 @@ import { lazy, Suspense, useState } from "react";
 import type { Attempt, Notes, Sheet } from "../../api/types";
 import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
 import { figure, measureName } from "../../judging/measures";
+import { helpName } from "../../learning/help";
 import { type FinishWords, PLACES } from "../../places";
 import { Panel } from "../../shell/Panel";
 import { useDates } from "../../shell/useDates";
@@ -99,6 +100,7 @@ const Noted = ({ sheet, notes, words }: { sheet: Sheet; notes: Notes; words: Fin
           ))}
         </Box>
       )}
+      <SaidBefore sheet={sheet} told={told} />
       <AtTheEnd told={told} />
       <Box sx={{ mt: 0.5 }}>
         {countsAt(words, kerbed)
@@ -108,6 +110,24 @@ const Noted = ({ sheet, notes, words }: { sheet: Sheet; notes: Notes; words: Fin
       </Box>
     </Box>
   );
+};
+
+/** How much help there was, and what the learner said before rolling. */
+const SaidBefore = ({ sheet, told }: { sheet: Sheet; told: Jotted }) => {
+  const right = told.fromMemory.filter((step, place) => step === place).length;
+  const guessed = (those: Jotted["predicted"]) =>
+    those.filter((one) => one.end_m === one.by_m && one.tail === one.goes).length;
+  const all = [
+    told.help && t("tape.count", { label: t("learning.help"), count: helpName(told.help) }),
+    told.fromMemory.length > 0 &&
+      t("learning.so many in place", { right, steps: sheet.method.body.steps.length }),
+    told.predicted.length > 0 &&
+      t("learning.predicted rightly", {
+        right: guessed(told.predicted),
+        count: told.predicted.length,
+      }),
+  ].filter(Boolean);
+  return all.length > 0 && <Box sx={{ mt: 0.5 }}>{all.join(" · ")}</Box>;
 };
 
 /** What was measured on the way, and what was so at the end, as far as it was noted. */

@@ -21,6 +21,7 @@ import { AttemptPicker } from "./AttemptPicker";
 import { MendCard, useMend } from "./MendCard";
 import { NotesPanel } from "./NotesPanel";
 import { OnTheWay } from "./OnTheWay";
+import { SaysFirst } from "./SaysFirst";
 import { TapeSlab } from "./TapeSlab";
 import type { TypedReadings } from "./typed";
 import { VerdictCard } from "./VerdictCard";
@@ -156,6 +157,15 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
         <Box sx={sayings}>
           <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
           {error && <Alert severity="error">{inWords(error, words)}</Alert>}
+          {draft === null && (
+            <SaysFirst
+              key={`said/${attempt.id}`}
+              sheet={sheet}
+              attempt={attempt}
+              words={words}
+              readOnly={readOnly}
+            />
+          )}
           {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
             <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
           )}

@@ -1,0 +1,125 @@
+"""Where learners say that they stand, kept beside what the tape says."""
+
+from collections import defaultdict
+from dataclasses import replace
+from math import radians
+from typing import Any
+
+import numpy as np
+from django.db import transaction
+from django.utils import timezone
+from faircorner.cues import Scene
+from faircorner.documents.figures import figure, pose_document
+from faircorner.documents.finishes import finish_document, read_finish
+from faircorner.errors import InputError
+from faircorner.learning import misjudged, own_eye
+from faircorner.said import Said
+from faircorner.standards import MEASURES
+from faircorner.tape import Readings, TapedPose, locate, stood
+
+from server.errors import Stale
+from server.lessons.attempts import scene_taped
+from server.lessons.models import Attempt
+from server.schools.access import Caller
+
+__all__ = ["learners_eye", "off", "off_document", "state", "stood_at"]
+
+# How many of the newest attempts a skill is judged by: what was years ago is another driver's.
+_NEWEST = 100
+_READINGS = ("kerb_front", "kerb_rear", "ahead", "behind")
+
+
+def stood_at(attempt: Attempt, told: dict[str, Any]) -> dict[str, Any]:
+    """Where a vehicle stands by a pose or by readings: both of them. Keeps nothing."""
+    found = _found(scene_taped(attempt.cue_sheet), told)
+    taped = {name: float(found.finish.measure(name)[0]) for name in _READINGS}
+    return {
+        "pose": pose_document(found.pose),
+        "readings": {f"{n}_m": None if np.isnan(v) else round(v, 2) for n, v in taped.items()},
+    }
+
+
+def _found(scene: Scene, told: dict[str, Any]) -> TapedPose:
+    pose, readings = told["pose"], told["readings"]
+    if (pose is None) == (readings is None):
+        raise InputError("pose", Said("a pose or readings"))
+    if pose is not None:
+        at = np.array([pose["x_m"], pose["y_m"], radians(pose["heading_deg"])])
+        return stood(replace(scene, standing=at))
+    return locate(scene, Readings(**{n.removesuffix("_m"): v for n, v in readings.items()}))
+
+
+@transaction.atomic
+def state(attempt: Attempt, readings: dict[str, float | None]) -> Attempt:
+    """Keep where the learner says that it stands, once, and before the tape is read."""
+    attempt = Attempt.objects.select_for_update().get(pk=attempt.pk)
+    if attempt.stated is not None:
+        if attempt.stated["readings"] == readings:
+            return attempt
+        raise Stale(Said("said already"))
+    if attempt.readings is not None:
+        raise Stale(Said("said before the tape"))
+    found = _found(scene_taped(attempt.cue_sheet), {"pose": None, "readings": readings})
+    attempt.stated = {
+        "at": timezone.now().isoformat(),
+        "readings": readings,
+        "pose": pose_document(found.pose),
+        "finish": finish_document(found.finish),
+    }
+    attempt.save(update_fields=["stated"])
+    return attempt
+
+
+def off(attempt: Attempt) -> dict[str, float] | None:
+    """What was said more than was taped, by measure, SI; None until both were."""
+    if attempt.stated is None or attempt.tape is None:
+        return None
+    said, taped = (read_finish(one["finish"]) for one in (attempt.stated, attempt.tape))
+    return misjudged(said, taped)
+
+
+def off_document(attempt: Attempt) -> dict[str, float | None] | None:
+    """The same in documents' units, null where either is not known."""
+    found = off(attempt)
+    if found is None:
+        return None
+    return {
+        _outward(name)[0]: figure(found[name] / _outward(name)[1]) if name in found else None
+        for name in _MEASURES
+    }
+
+
+def learners_eye(request: Caller, learner: int) -> list[dict[str, Any]]:
+    """How far off a learner says each measure, over the newest attempts that count."""
+    known = Attempt.objects.for_caller(request, "cue_sheet__learner").filter(
+        cue_sheet__learner=learner, void=False, stated__isnull=False, tape__isnull=False
+    )
+    told: dict[str, list[float]] = defaultdict(list)
+    for attempt in known.order_by("-started", "-id")[:_NEWEST]:
+        for measure, value in (off(attempt) or {}).items():
+            told[measure].append(value)
+    return [_summed(name, told[name]) for name in _MEASURES if name in told]
+
+
+def _summed(measure: str, values: list[float]) -> dict[str, Any]:
+    eye = own_eye(values)
+    name, one = _outward(measure)
+
+    def told(value: float | None) -> float | None:
+        return None if value is None else figure(value / one)
+
+    return {
+        "measure": name, "count": eye.count, "bias": told(eye.bias), "spread": told(eye.spread),
+        "low": told(eye.low), "high": told(eye.high), "biased": eye.biased,
+    }  # fmt: skip
+
+
+_MEASURES = ("kerb", "angle", "ahead", "behind")
+
+
+def _outward(measure: str) -> tuple[str, float]:
+    """How documents call it, and what one of theirs is inside."""
+    if measure == "kerb":
+        # Both wheels together: no measure of a standard's.
+        return "kerb_m", 1.0
+    return MEASURES[measure].outward, MEASURES[measure].one
