@@ -26,6 +26,13 @@ interface Props {
   close: () => void;
 }
 
+/** Clear of where it should be, so that the drawing puts no answer into anybody's mouth. */
+const offered = ({ plan }: Sheet): Pose => ({
+  ...plan.final,
+  x_m: plan.final.x_m + 0.6 * plan.drawing.away[0],
+  y_m: plan.final.y_m + 0.6 * plan.drawing.away[1],
+});
+
 /** Room for it to be moved about in, m. */
 const ROOM = 2.5;
 
@@ -49,7 +56,7 @@ const FIELDS = ["kerb_front_m", "kerb_rear_m", "ahead_m", "behind_m"] as const;
 export const SayStand = ({ sheet, attempt, words, close }: Props) => {
   const title = useId();
   const client = useQueryClient();
-  const [told, setTold] = useState<Told>({ pose: sheet.plan.final });
+  const [told, setTold] = useState<Told>({ pose: offered(sheet) });
   const path = { attempt_id: attempt.id };
   const stood = useQuery({
     queryKey: ["stood", attempt.id, told],
@@ -67,7 +74,13 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
     },
   });
   const readings = stood.data?.readings ?? null;
-  const pose = "pose" in told ? told.pose : (stood.data?.pose ?? sheet.plan.final);
+  const pose = "pose" in told ? told.pose : (stood.data?.pose ?? offered(sheet));
+  // What nobody moved or typed was said by nobody.
+  const [moved, setMoved] = useState(false);
+  const tell = (next: Told) => {
+    setMoved(true);
+    setTold(next);
+  };
   const ground = sheet.ground.body;
   const { Scene } = PLACES[ground.goal.kind];
   const error = keep.error ?? stood.error;
@@ -85,7 +98,7 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
               <PoseHandles
                 vehicle={sheet.vehicle.body}
                 pose={pose}
-                change={(next) => setTold({ pose: next })}
+                change={(next) => tell({ pose: next })}
               />
             }
           >
@@ -105,7 +118,7 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
                     bare={name.startsWith("kerb") ? "cm" : "m"}
                     width={170}
                     onCommit={(metres) =>
-                      metres !== null && setTold({ readings: { ...readings, [name]: metres } })
+                      metres !== null && tell({ readings: { ...readings, [name]: metres } })
                     }
                   />
                 ),
@@ -120,7 +133,7 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
         <Button
           variant="contained"
           sx={{ minHeight: 44 }}
-          disabled={!readings || stood.isPlaceholderData || stood.isError}
+          disabled={!moved || !readings || stood.isPlaceholderData || stood.isError}
           loading={keep.isPending}
           onClick={() => readings && keep.mutate(readings)}
         >
