@@ -18,6 +18,7 @@ from server.founding.api import router as founding
 from server.health import router as health
 from server.lessons.api import router as lessons
 from server.long_work.api import router as work
+from server.mock_tests.api import router as mock_tests
 from server.planning.api import router as planning
 from server.progress.api import router as progress
 from server.schools.access import SignedIn
@@ -68,8 +69,8 @@ class _API(NinjaAPI):
 api = _API(title="Fair Corner", version="1", auth=SignedIn(), docs_url=None, renderer=_Written())
 register(api)
 ROUTERS = (
-    schools, founding, documents, docket, planning, cards, aids, lessons, calendars, progress, work,
-    takeout, health,
+    schools, founding, documents, docket, planning, cards, aids, lessons, calendars, mock_tests,
+    progress, work, takeout, health,
 )  # fmt: skip
 for router in ROUTERS:
     api.add_router("", router)

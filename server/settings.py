@@ -34,6 +34,7 @@ INSTALLED_APPS = [
     "server.lessons",
     "server.progress",
     "server.calendars",
+    "server.mock_tests",
     "server.long_work",
 ]
 MIDDLEWARE = [

@@ -18,7 +18,7 @@ from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from server.schools.models import School
 
-__all__ = ["LATER", "MOST_TRIED", "trial", "verdict_on"]
+__all__ = ["LATER", "MOST_TRIED", "judged", "trial", "verdict_on"]
 
 # What of a sheet's plan is judged by: its "looks", "calls" and "legs".
 Plan: TypeAlias = dict[str, Any]
@@ -31,6 +31,13 @@ LATER: dict[str, Any] = {
 # How many of the newest attempts a standard is tried on, and how many of them are told one by one.
 MOST_TRIED = 1000
 _MOST_TOLD = 50
+
+
+def judged(attempt: Attempt, finish: Finish) -> Verdict:
+    """The verdict on an attempt by its own sheet's standard."""
+    sheet = attempt.cue_sheet
+    standard = read_document("standard", sheet.standard.body).build()
+    return judge(standard, finish, _noted(attempt.notes_now, sheet.plan))
 
 
 def verdict_on(sheet: CueSheet, notes: dict[str, Any], finish: Finish) -> dict[str, Any]:

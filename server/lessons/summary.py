@@ -11,8 +11,9 @@ from weasyprint import HTML
 
 from server.lessons.models import Lesson
 from server.printing import hour, house_type, moment
+from server.schools.models import School
 
-__all__ = ["pdf_of", "summary_of"]
+__all__ = ["Done", "Summary", "pdf_of", "printed", "summary_of"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -71,9 +72,13 @@ def summary_of(lesson: Any) -> Summary:
 
 def pdf_of(lesson: Any) -> bytes:
     """The summary's PDF, on the paper of the school's country."""
-    size = "letter" if lesson.school.units == "imperial" else "A4"
+    return printed(summary_of(lesson), lesson.school)
+
+
+def printed(summary: Summary, school: School) -> bytes:
+    size = "letter" if school.units == "imperial" else "A4"
     # What people typed stands there as text; nothing but the type is ever fetched.
-    page = {"summary": summary_of(lesson), "size": size, "lang": lesson.school.locale}
+    page = {"summary": summary, "size": size, "lang": school.locale}
     font, style = house_type()
     html = HTML(string=render_to_string("summary.html", page))
     written: bytes = html.write_pdf(stylesheets=style, font_config=font)

@@ -7,6 +7,7 @@ from faircorner.said import Said
 
 from server.documents.models import Document, Kind
 from server.lessons.models import Attempt, Lesson
+from server.mock_tests.models import MockTest
 from server.planning.models import CueSheet
 from server.progress.models import Shift
 from server.schools.models import Member, Role
@@ -28,6 +29,7 @@ def erase_learner(member: Member, *, name: str) -> None:
     sheets = CueSheet.objects.filter(learner=member)
     seats = _seats_of_nobody_else(member)
     Shift.objects.filter(before__in=sheets).delete()
+    MockTest.objects.filter(learner=member).delete()
     Attempt.objects.filter(cue_sheet__in=sheets).delete()
     sheets.delete()
     Lesson.objects.filter(learner=member).delete()

@@ -20,6 +20,7 @@ from server.founding.services import new_school
 from server.lessons.appointments import lesson_at
 from server.lessons.models import Attempt, Correction, Lesson
 from server.lessons.schemas import DOCKET
+from server.mock_tests.models import MockTest
 from server.planning.models import CueSheet
 from server.planning.schemas import PlanOut
 from server.planning.services import current
@@ -50,7 +51,9 @@ def read_school(file: IO[bytes], *, username: str, password: str) -> Member:
 
 def _read(archive: ZipFile, username: str, password: str) -> Member:
     names = ["school.json", *(f"{part}.jsonl" for part in PARTS)]
-    if sorted(archive.namelist()) != sorted(names):
+    # Files of old have no mock tests.
+    found = sorted({*archive.namelist(), "mock_tests.jsonl"})
+    if found != sorted(names) or len(archive.namelist()) != len(set(archive.namelist())):
         raise InputError("file", Said("no school file"))
     if sum(entry.file_size for entry in archive.infolist()) > _MOST_BYTES:
         raise InputError("file", Said("too large", most=_MOST_BYTES // 1_000_000))
@@ -97,7 +100,9 @@ class _School:
             return self._understood(file.read(_MOST_LINE), SchoolHead)
 
     def _lines(self, part: str) -> Iterator[tuple[str, bytes]]:
-        """Each line, and where it stands."""
+        """Each line, and where it stands; files of old have no mock tests."""
+        if part == "mock_tests" and f"{part}.jsonl" not in self.archive.namelist():
+            return
         with self.archive.open(f"{part}.jsonl") as file:
             number = 0
             while text := file.readline(_MOST_LINE):
@@ -249,6 +254,23 @@ class _School:
             after=self._known(self.sheets, line.after, "after"), call=line.call,
             by_m=line.by_m, evidence=raw["evidence"], taken=line.taken,
             taken_by=self._person("taken_by", line.taken_by),
+        )  # fmt: skip
+
+    def _mock_tests(self, _raw: dict[str, Any], line: Any) -> None:
+        def sheet(number: int, field: str) -> int:
+            key: int = self._known(self.sheets, number, field).pk
+            return key
+
+        MockTest.objects.create(
+            school=self.school, learner=self._person("learner", line.learner),
+            instructor=self._person("instructor", line.instructor), started=line.started,
+            standard=self._known(self.revisions, line.standard, "standard"),
+            exercises=[
+                {"sheet": sheet(one.sheet, "exercises.sheet"), "cancelled": one.cancelled}
+                for one in line.exercises
+            ],
+            pool=[sheet(number, "pool") for number in line.pool],
+            given_up=line.given_up, given_up_because=line.given_up_because,
         )  # fmt: skip
 
     def _person(self, field: str, number: int | None) -> Member:

@@ -206,6 +206,24 @@ class ShiftLine(Line):
     taken: datetime
 
 
+class DrawnPart(Line):
+    sheet: Number
+    cancelled: Annotated[str, Field(max_length=300)]
+
+
+class MockTestLine(Line):
+    """mock_tests.jsonl: what was drawn, from which sheets, by which standard's rule"""
+
+    learner: Number
+    instructor: Number
+    standard: Revised
+    started: AwareDatetime
+    exercises: Annotated[list[DrawnPart], Field(max_length=500)]
+    pool: Annotated[list[Number], Field(max_length=100)]
+    given_up: AwareDatetime | None
+    given_up_because: Annotated[str, Field(max_length=300)]
+
+
 # In the order in which they are read: nothing names what comes later.
 PARTS: dict[str, type[Line]] = {
     "people": PersonLine,
@@ -214,4 +232,5 @@ PARTS: dict[str, type[Line]] = {
     "sheets": SheetLine,
     "attempts": AttemptLine,
     "shifts": ShiftLine,
+    "mock_tests": MockTestLine,
 }

@@ -11,6 +11,7 @@ from django.db.models import Prefetch, Q, QuerySet
 from server.documents.models import Document, Kind, Revision
 from server.lessons.models import Attempt, Lesson
 from server.lessons.schemas import DOCKET
+from server.mock_tests.models import MockTest
 from server.planning.models import CueSheet
 from server.progress.models import Shift
 from server.schools.models import Member, School
@@ -52,6 +53,7 @@ class _Rows:
         lessons = Lesson.objects.for_school(school)
         attempts = Attempt.objects.for_school(school)
         shifts = Shift.objects.for_school(school)
+        mocks = MockTest.objects.for_school(school)
         people = Member.objects.filter(school=school)
         documents = Document.objects.for_school(school)
         revisions = Revision.objects.filter(document__school=school)
@@ -59,6 +61,7 @@ class _Rows:
             sheets, lessons = sheets.filter(learner=learner), lessons.filter(learner=learner)
             attempts = attempts.filter(cue_sheet__learner=learner)
             shifts = shifts.filter(before__learner=learner)
+            mocks = mocks.filter(learner=learner)
             revisions = revisions.filter(_driven_by(learner) | _sat_in_by(learner)).distinct()
             documents = documents.filter(revisions__in=revisions).distinct()
             people = people.filter(
@@ -66,6 +69,7 @@ class _Rows:
                 | Q(attempts_noted__cue_sheet__learner=learner) | Q(revision__in=revisions)
                 | Q(corrections__attempt__cue_sheet__learner=learner)
                 | Q(shifts_taken__before__learner=learner)
+                | Q(mock_tests_held__learner=learner)
                 | Q(pk__in=Lesson.history.filter(learner=learner).values("instructor"))
             ).distinct()  # fmt: skip
         self.people = people.order_by("pk").select_related("user")
@@ -74,7 +78,7 @@ class _Rows:
         )
         self.sheets, self.lessons = sheets.order_by("pk"), lessons.order_by("pk")
         self.attempts = attempts.order_by("started", "pk").prefetch_related("corrections")
-        self.shifts = shifts.order_by("pk")
+        self.shifts, self.mocks = shifts.order_by("pk"), mocks.order_by("pk")
         self.person = _numbers(self.people)
         self.user = {member.user_id: number for member, number in _numbered(self.people)}
         self.document = _numbers(self.documents)
@@ -98,6 +102,7 @@ class _Rows:
         yield "sheets", map(self._sheet, self.sheets.iterator(chunk_size=_CHUNK))
         yield "attempts", map(self._attempt, self.attempts.iterator(chunk_size=_CHUNK))
         yield "shifts", map(self._shift, self.shifts.iterator(chunk_size=_CHUNK))
+        yield "mock_tests", map(self._mock_test, self.mocks.iterator(chunk_size=_CHUNK))
 
     def _person(self, member: Member) -> Line:
         known = ("name", "role", "note", "email")
@@ -185,6 +190,17 @@ class _Rows:
             "taken_by": self.person[shift.taken_by_id], "taken": _time(shift.taken),
         }  # fmt: skip
 
+    def _mock_test(self, test: MockTest) -> Line:
+        return {
+            "learner": self.person[test.learner_id],
+            "instructor": self.person[test.instructor_id],
+            "standard": self.revised[test.standard_id], "started": _time(test.started),
+            "exercises": [{**one, "sheet": self.sheet[one["sheet"]]} for one in test.exercises],
+            "pool": [self.sheet[key] for key in test.pool],
+            "given_up": test.given_up and _time(test.given_up),
+            "given_up_because": test.given_up_because,
+        }  # fmt: skip
+
 
 def _sat_in_by(learner: Member) -> Q:
     """Of their usual seats, and of the vehicles these are in."""
@@ -193,7 +209,7 @@ def _sat_in_by(learner: Member) -> Q:
 
 def _driven_by(learner: Member) -> Q:
     """Revisions that a learner's sheets were made from."""
-    used = Q()
+    used = Q(mock_tests__learner=learner)
     for kind in Kind.values:
         used |= Q(**{f"{kind}_sheets__learner": learner})
     return Q(pk__in=Revision.objects.filter(used).values("pk"))

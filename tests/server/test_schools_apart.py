@@ -11,10 +11,12 @@ from faircorner.ground import Turnabout, lay_bay, lay_road, put_down
 
 from server.api import api
 from server.documents.models import Revision
+from server.documents.services import create_document
 from server.lessons.appointments import add_lesson
 from server.lessons.attempts import keep_attempt, tape_attempt
 from server.lessons.models import Attempt, Lesson
 from server.long_work.services import ask
+from server.mock_tests.models import MockTest
 from server.planning.models import CueSheet
 from server.progress.models import Shift
 from tests.server.conftest import NOTES, PASSWORD, STARTED, send
@@ -40,6 +42,12 @@ def requests_naming(house):
     readings = {"kerb_front_m": 0.25, "kerb_rear_m": 0.25}
     seat = house.revisions["seat"].document_id
     standard = house.revisions["standard"]
+    examined = create_document(house.school, kind="standard", body={
+        **standard.body, "mock": {"number": 1, "of": ["reverse parallel"]}})  # fmt: skip
+    test = MockTest.objects.create(
+        school=house.school, learner_id=learner, instructor=house.members["lead"],
+        standard=examined, pool=[sheet], exercises=[{"sheet": sheet, "cancelled": ""}],
+    )  # fmt: skip
     return {
         "docket_read": ("GET", f"/api/docket?learner={learner}&seat={seat}", None),
         "document_create": ("POST", "/api/documents", {
@@ -85,6 +93,15 @@ def requests_naming(house):
         "attempts_list": ("GET", f"/api/attempts?sheet={sheet}", None),
         "attempt_keep": ("POST", "/api/attempts", {
             "id": str(uuid.uuid4()), "sheet": sheet, "started": STARTED, "notes": NOTES}),
+        "mock_tests_list": ("GET", f"/api/mock-tests?learner={learner}", None),
+        "mock_test_pool": ("GET", f"/api/mock-tests/pool?learner={learner}"
+                           f"&standard={examined.document_id}", None),
+        "mock_test_start": ("POST", "/api/mock-tests", {
+            "learner": learner, "standard": examined.document_id}),
+        "mock_test_cancel": ("POST", f"/api/mock-tests/{test.pk}/cancel", {
+            "exercise": 0, "because": "rain"}),
+        "mock_test_give_up": ("POST", f"/api/mock-tests/{test.pk}/give-up", {"because": "rain"}),
+        "mock_test_sheet": ("GET", f"/api/mock-tests/{test.pk}/sheet", None),
         "standard_trial": ("POST", f"/api/standards/{standard.document_id}/trial", {
             "body": standard.body}),
         "standard_judge": ("POST", "/api/standards/judge", {
@@ -176,7 +193,7 @@ NAMELESS = {"session_read", "health_read",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
             "school_begin", "school_begin_from_file", "school_file", "school_pad",
-            "own_eye_read", "history_list", "history_table", "history_columns",
+            "own_eye_read", "mock_tests_list", "history_list", "history_table", "history_columns",
             "calendar_read",
             "calendar_make", "calendar_withdraw", "calendar_file", "calendar_feed"}  # fmt: skip
 
@@ -211,6 +228,7 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
     assert send(client, "GET", f"/api/standings?learner={stranger}").json() == []
     assert send(client, "GET", f"/api/history?learner={stranger}").json()["items"] == []
     assert send(client, "GET", f"/api/own-eye?learner={stranger}").json() == []
+    assert send(client, "GET", f"/api/mock-tests?learner={stranger}").json() == []
     foreign = theirs.revisions["vehicle"].document_id
     assert send(client, "GET", f"/api/uses?document={foreign}").json() == []
     shown = {d["id"] for d in send(client, "GET", "/api/documents").json()["items"]}
@@ -229,6 +247,7 @@ MAY_NOT = {"document_create", "document_merge", "document_revise", "document_sit
            "notes_correct", "advice_take", "person_add", "person_change", "link_make",
            "person_history", "document_away", "lesson_change", "person_erase",
            "school_file", "school_pad", "standard_trial", "attempt_stood",
+           "mock_test_pool", "mock_test_start", "mock_test_cancel", "mock_test_give_up",
            "attempt_state"}  # fmt: skip
 # What the school has in common is not for somebody who still learns to teach.
 NOT_YET = {

@@ -12,6 +12,7 @@ from faircorner.errors import InputError
 from server.documents.models import Document, Revision
 from server.founding.services import new_key
 from server.lessons.models import Attempt, Lesson
+from server.mock_tests.models import MockTest
 from server.planning.services import make_sheet
 from server.progress.models import Shift
 from server.schools.models import Member, School
@@ -53,6 +54,12 @@ def lived_in(house):
     Shift.objects.create(
         school=house.school, before=house.sheet, after=moved, call=1, by_m=0.1, evidence={"n": 8},
         taken_by=house.members["instructor"],
+    )  # fmt: skip
+    MockTest.objects.create(
+        school=house.school, learner_id=learner, instructor=house.members["trainee"],
+        standard=house.revisions["standard"], pool=[house.sheet.pk, moved.pk],
+        exercises=[{"sheet": moved.pk, "cancelled": "rain"},
+                   {"sheet": house.sheet.pk, "cancelled": ""}],
     )  # fmt: skip
     return house
 
@@ -99,7 +106,8 @@ def emptied():
 def test_a_school_comes_back_as_it_went_out(ours):
     file = taken_out(ours.client("lead"))
     told = parts(file)
-    assert [len(lines) for lines in told.values()] == [1, len(ours.members), 5, 1, 2, 1, 1]
+    assert [len(lines) for lines in told.values()] == [
+        1, len(ours.members), 5, 1, 2, 1, 1, 1]  # fmt: skip
     assert len(told["lessons.jsonl"][0]["states"]) == 2
     emptied()
     lead = read_school(io.BytesIO(file), **SIGNS_IN)

@@ -7,11 +7,13 @@ from pydantic import Field
 
 from faircorner.cues.looks import MirrorLook
 from faircorner.cues.method import Look
+from faircorner.documents.method import ManoeuvreName
 from faircorner.model import Model, Name, inside
 from faircorner.standards import (
     MEASURES,
     SWING_SIDE,
     AtEnd,
+    DrawRule,
     EndRule,
     Grade,
     Limit,
@@ -37,6 +39,9 @@ else:
     LookName = Literal[JUDGED_LOOKS]
 _OUTWARD = {measure.outward: measure for measure in MEASURES.values()}
 RangeModel = Annotated[tuple[float | None, float | None], Field(strict=False)]
+Manoeuvre: TypeAlias = Literal[
+    "reverse parallel", "bay", "turn in the road", "reverse round a corner", "kerbside stop"
+]
 Points = Annotated[int, Field(ge=0, le=100)]
 Times = Annotated[int, Field(ge=0, le=50)]
 
@@ -135,6 +140,20 @@ def _built(where: str, rules: Sequence[_Builds[Built_co]]) -> tuple[Built_co, ..
     return tuple(built)
 
 
+class DrawRuleModel(Model):
+    """How a test is drawn: so many exercises of these manoeuvres, so many of them in reverse, none
+    twice in a row; and what is allowed over the whole of it, null where that is not limited."""
+
+    number: Annotated[int, Field(ge=1, le=10)]
+    of: Annotated[list[ManoeuvreName], Field(min_length=1, max_length=20)]
+    in_reverse: Annotated[int, Field(ge=0, le=10)] = 1
+    small_allowed: Annotated[int, Field(ge=0, le=500)] | None = None
+    points_allowed: Annotated[int, Field(ge=0, le=10_000)] | None = None
+
+    def build(self) -> DrawRule:
+        return DrawRule(**{**self.model_dump(), "of": tuple(self.of)})
+
+
 class StandardDocument(Model):
     """What an attempt is held against. The figures are the school's, not the product's.
 
@@ -152,15 +171,14 @@ class StandardDocument(Model):
     authority: Name
     dated: Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$")]
     source: Annotated[str, Field(max_length=2000)] = ""
-    manoeuvre: Literal[
-        "reverse parallel", "bay", "turn in the road", "reverse round a corner", "kerbside stop",
-    ]  # fmt: skip
+    manoeuvre: Manoeuvre
     limits: Annotated[list[LimitModel], Field(min_length=1, max_length=60)]
     looks: Annotated[list[LookRuleModel], Field(max_length=40)] = []
     observed: Annotated[list[ObservedRuleModel], Field(max_length=80)] = []
     at_end: Annotated[list[EndRuleModel], Field(max_length=20)] = []
     small_allowed: int = 2
     points_allowed: Annotated[int, Field(ge=0, le=1000)] | None = None
+    mock: DrawRuleModel | None = None
 
     def build(self) -> Standard:
         return Standard(
@@ -174,4 +192,11 @@ class StandardDocument(Model):
             at_end=_built("at_end", self.at_end),
             small_allowed=self.small_allowed,
             points_allowed=self.points_allowed,
+            mock=self._mock(),
         )
+
+    def _mock(self) -> DrawRule | None:
+        if self.mock is None:
+            return None
+        with inside("mock"):
+            return self.mock.build()

@@ -1,5 +1,6 @@
 """What an attempt is judged by: a finish's measures, what is counted and seen, a school's rules."""
 
+from faircorner.standards.draw import DrawRule, draw, redraw
 from faircorner.standards.finish import Finish, finish_at
 from faircorner.standards.measures import MEASURES, ON_THE_WAY, Measure, measure_named
 from faircorner.standards.noted import Became, LookNoted, Noted, Seen
@@ -44,6 +45,7 @@ __all__ = [
     "AtEnd",
     "Band",
     "Became",
+    "DrawRule",
     "EndRule",
     "Finding",
     "Finish",
@@ -63,6 +65,8 @@ __all__ = [
     "Seen",
     "Standard",
     "When",
+    "draw",
     "finish_at",
     "measure_named",
+    "redraw",
 ]

@@ -9,6 +9,7 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.plane import Bools, Floats
 from faircorner.said import Said
+from faircorner.standards.draw import DrawRule
 from faircorner.standards.finish import Finish
 from faircorner.standards.measures import MEASURES, Measure
 from faircorner.standards.rules import ROUNDING, EndRule, Limit, LookRule, ObservedRule, Rule
@@ -64,6 +65,7 @@ class Standard:
     source : where its figures are from, in words
     small_allowed : how many small faults still meet it; points_allowed : where it counts points,
         how many of those do, and small faults are worth their rules' points instead
+    mock : how a whole test is drawn, where the standard says so
     bands : what a finish without any fault keeps to
     """
 
@@ -77,6 +79,7 @@ class Standard:
     source: str = ""
     small_allowed: int = 2
     points_allowed: int | None = None
+    mock: DrawRule | None = None
     bands: tuple[Band, ...] = field(init=False)
 
     def __post_init__(self) -> None:

@@ -2,6 +2,7 @@
 
 from faircorner.tape.readings import TAPE_SIGMA, Readings, TapedPose, locate, stood
 from faircorner.tape.verdict import MET, Result, Verdict, judge
+from faircorner.tape.whole import Whole, judge_whole
 
 __all__ = [
     "MET",
@@ -10,7 +11,9 @@ __all__ = [
     "Result",
     "TapedPose",
     "Verdict",
+    "Whole",
     "judge",
+    "judge_whole",
     "locate",
     "stood",
 ]
