@@ -21,6 +21,8 @@ class Learner:
     method: str = "Straight-run reverse park"
     test: str = ""
     takes_advice: bool = False
+    # Places and methods of other sheets of theirs, which they have not driven by yet.
+    also: tuple[tuple[str, str], ...] = ()
     username: str = ""
 
 
@@ -57,7 +59,9 @@ TIDEWELL_LEARNERS = (
             method="Three-movement turn"),
     Learner(name="Joss Amber", note="Likes corners least", seat="Joss, seat 5",
             place="Priory Road", bias=(0.14, 0.0), scatter=(0.06, 0.05), attempts=12,
-            method="Close corner reverse"),
+            method="Close corner reverse",
+            also=(("Quay Street", "Straight-run reverse park"),
+                  ("Harbour car park", "Full-lock reverse bay"))),
 )  # fmt: skip
 QUARRY_LEARNERS = (
     Learner(name="Rosa Denning", note="Day course", seat="Rosa, seat 3", place="Gravel Lane",

@@ -147,11 +147,18 @@ class _Loader:
         person = self._member(learner.username, learner.name, Role.LEARNER, learner.note)
         vehicle, seat = self.seats[learner.seat]
         give_seat(self.school, seat.document_id, sitter_id=person.pk)
-        ground = next(g for g in self.grounds if g.name.startswith(learner.place))
-        method = self.methods[learner.method]
-        revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
-                     "standard": self._judged_by(method, learner.test)}  # fmt: skip
-        sheet = make_sheet(self.school, learner_id=person.pk, revisions=revisions, options={})
+
+        def sheet_of(place: str, way: str, test: str = "") -> CueSheet:
+            ground = next(g for g in self.grounds if g.name.startswith(place))
+            method = self.methods[way]
+            revisions = {"vehicle": vehicle, "seat": seat, "ground": ground, "method": method,
+                         "standard": self._judged_by(method, test)}  # fmt: skip
+            return make_sheet(self.school, learner_id=person.pk, revisions=revisions, options={})
+
+        for place, way in learner.also:
+            sheet_of(place, way)
+        # Kept last, it is the one that their docket goes on with.
+        sheet = sheet_of(learner.place, learner.method, learner.test)
         hands = SimulatedLearner(bias=frozen(learner.bias), scatter=frozen(learner.scatter))
         teacher = self.instructors[1 + index % max(1, len(self.instructors) - 1)] if len(
             self.instructors

@@ -39,7 +39,7 @@ FREE_TEXT = (
     "place",
     "cancelled_because",
 )
-DESK = ("people", "diary", "garage", "standards", "hill", "trailer")
+DESK = ("people", "diary", "garage", "standards", "mock-tests", "hill", "trailer")
 
 
 def sentences(catalogue):

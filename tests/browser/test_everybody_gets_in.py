@@ -9,8 +9,8 @@ from tests.browser.axe import found
 from tests.browser.steps import INES, choose, field, go_to, sign_in, so_far
 
 SCREENS = ("seat", "ground", "cues", "card", "drive", "tape", "shift", "compare", "lesson",
-           "history", "people", "diary", "garage", "places", "methods", "standards", "school",
-           "hill", "trailer")  # fmt: skip
+           "history", "mock-tests", "people", "diary", "garage", "places", "methods", "standards",
+           "school", "hill", "trailer")  # fmt: skip
 
 
 def ready(page):
@@ -50,7 +50,8 @@ OPENED = [
     ("cues", "Judged by:"), ("cues", "Change this method"), ("people", "Look after"),
     ("people", "Erase"), ("diary", "Book a lesson"), ("diary", "Change"),
     ("garage", "Measure a new seat"), ("garage", "Measure a new vehicle"),
-    ("standards", "Change or copy"), ("tape", "Put right"), ("tape", "How to put it right"),
+    ("standards", "Change or copy"), ("standards", "Try it"), ("drive", "What follows?"),
+    ("drive", "Steps from memory"), ("tape", "Put right"), ("tape", "How to put it right"),
     ("cues", "How little room"), ("people", "Keys"),
 ]  # fmt: skip
 

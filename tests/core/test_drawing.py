@@ -105,6 +105,8 @@ WHOLE = replace(RULE, small_allowed=2)
         (WHOLE, [verdict(seconds=95), verdict(seconds=70)], "ended"),
         (replace(WHOLE, points_allowed=6), [verdict(0.5, points=9)] * 2, "met with small faults"),
         (replace(WHOLE, points_allowed=5), [verdict(0.5, points=9)] * 2, "not met"),
+        # One exercise with a small fault too many for itself fails all.
+        (replace(RULE, small_allowed=None), [verdict(), verdict(0.5, pull_ups=3)], "not met"),
         # One pull-up is free each time; the fourth of the whole test fails.
         (WHOLE, [verdict(pull_ups=1)] * 3, "met"),
         (WHOLE, [verdict(pull_ups=1)] * 4, "not met"),

@@ -56,7 +56,7 @@ def lived_in(house):
         taken_by=house.members["instructor"],
     )  # fmt: skip
     MockTest.objects.create(
-        school=house.school, learner_id=learner, instructor=house.members["trainee"],
+        school=house.school, learner_id=learner, instructor=house.members["instructor"],
         standard=house.revisions["standard"], pool=[house.sheet.pk, moved.pk],
         exercises=[{"sheet": moved.pk, "cancelled": "rain"},
                    {"sheet": house.sheet.pk, "cancelled": ""}],

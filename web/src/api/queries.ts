@@ -153,6 +153,19 @@ export const historyPath = (asked: HistoryAsked): string => {
   return `/api/history.csv?${new URLSearchParams(given)}`;
 };
 
+/** A learner's mock tests: what they came to rests on the attempts. */
+export const mockTestsQuery = (learner: number) =>
+  queryOptions({
+    queryKey: ["attempts", "mock tests", learner],
+    queryFn: ({ signal }) => ask.get("/api/mock-tests", { params: { query: { learner } }, signal }),
+  });
+
+export const mockPoolQuery = (asked: { learner: number; standard: number }) =>
+  queryOptions({
+    queryKey: ["mock pool", asked],
+    queryFn: ({ signal }) => ask.get("/api/mock-tests/pool", { params: { query: asked }, signal }),
+  });
+
 /** How far off a learner says where the vehicle stands. */
 export const ownEyeQuery = (learner: number) =>
   queryOptions({

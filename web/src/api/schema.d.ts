@@ -1428,6 +1428,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mock-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mock Tests List
+         * @description A learner's mock tests, the newest first.
+         */
+        get: operations["mock_tests_list"];
+        put?: never;
+        /**
+         * Mock Test Start
+         * @description Draw one.
+         */
+        post: operations["mock_test_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mock-tests/pool": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mock Test Pool
+         * @description What a test of a learner's may be drawn from.
+         */
+        get: operations["mock_test_pool"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mock-tests/{test_id}/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mock Test Cancel
+         * @description An exercise that cannot take place is replaced by another.
+         */
+        post: operations["mock_test_cancel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mock-tests/{test_id}/give-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mock Test Give Up
+         * @description It ends here, without a result.
+         */
+        post: operations["mock_test_give_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mock-tests/{test_id}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mock Test Sheet
+         * @description What it came to, for its learner to read.
+         */
+        get: operations["mock_test_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sets": {
         parameters: {
             query?: never;
@@ -2095,6 +2199,26 @@ export interface components {
             across_m: number;
             /** Up M */
             up_m: number;
+        };
+        /**
+         * DrawRuleModel
+         * @description How a test is drawn: so many exercises of these manoeuvres, so many of them in reverse, none
+         *     twice in a row; and what is allowed over the whole of it, null where that is not limited.
+         */
+        DrawRuleModel: {
+            /** Number */
+            number: number;
+            /** Of */
+            of: ("reverse parallel" | "bay forward" | "bay reverse" | "turn in the road" | "reverse round a corner" | "kerbside stop" | "reverse along the kerb" | "pull up opposite")[];
+            /**
+             * In Reverse
+             * @default 1
+             */
+            in_reverse: number;
+            /** Small Allowed */
+            small_allowed: number | null;
+            /** Points Allowed */
+            points_allowed: number | null;
         };
         /** EdgeModel */
         EdgeModel: {
@@ -2917,6 +3041,7 @@ export interface components {
                 small_allowed: number;
                 /** Points Allowed */
                 points_allowed: number | null;
+                mock: components["schemas"]["DrawRuleModel"] | null;
             };
             /**
              * Created
@@ -3289,6 +3414,7 @@ export interface components {
             small_allowed: number;
             /** Points Allowed */
             points_allowed: number | null;
+            mock: components["schemas"]["DrawRuleModel"] | null;
         };
         /**
          * CreateIn
@@ -6812,6 +6938,151 @@ export interface components {
             address: string;
         };
         /**
+         * MockExercise
+         * @description One of a test's; outcome is null until it is taped, cancelled empty where it counts.
+         */
+        MockExercise: {
+            /** Sheet Id */
+            sheet_id: number;
+            /** Method */
+            method: string;
+            /** Ground */
+            ground: string;
+            /** Vehicle */
+            vehicle: string;
+            /** Cancelled */
+            cancelled: string;
+            /** Attempt Id */
+            attempt_id: string | null;
+            /** Outcome */
+            outcome: ("met" | "met with small faults" | "not met" | "ended") | null;
+            /** Small */
+            small: number | null;
+            /** Serious */
+            serious: number | null;
+            /** Points */
+            points: number | null;
+        };
+        /**
+         * MockOut
+         * @description A mock test; outcome is null until it is decided, so_far until anything of it is taped.
+         */
+        MockOut: {
+            /** Id */
+            id: number;
+            /** Learner Id */
+            learner_id: number;
+            /** Learner */
+            learner: string;
+            /** Instructor */
+            instructor: string;
+            /** Standard */
+            standard: string;
+            /** Authority */
+            authority: string;
+            /** Dated */
+            dated: string;
+            /**
+             * Started
+             * Format: date-time
+             */
+            started: string;
+            /** Given Up */
+            given_up: string | null;
+            /** Given Up Because */
+            given_up_because: string;
+            /** Exercises */
+            exercises: components["schemas"]["MockExercise"][];
+            /** Left */
+            left: number;
+            /** Small Allowed */
+            small_allowed: number | null;
+            /** Points Allowed */
+            points_allowed: number | null;
+            so_far: components["schemas"]["SoFarOut"] | null;
+            /** Outcome */
+            outcome: ("met" | "met with small faults" | "not met" | "ended") | null;
+        };
+        /**
+         * SoFarOut
+         * @description Faults added over what is taped; repeated : what failed by being seen again and again.
+         */
+        SoFarOut: {
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "met" | "met with small faults" | "not met" | "ended";
+            /** Met */
+            met: boolean;
+            /** Small */
+            small: number;
+            /** Serious */
+            serious: number;
+            /** Points */
+            points: number;
+            /** Repeated */
+            repeated: string[];
+            /** Whole */
+            whole: boolean;
+        };
+        /**
+         * MockIn
+         * @description A test to be drawn; sheets : some of the pool, empty all of it.
+         */
+        MockIn: {
+            /** Learner */
+            learner: number;
+            /** Standard */
+            standard: number;
+            /**
+             * Sheets
+             * @default []
+             */
+            sheets: number[];
+        };
+        /**
+         * PoolAsked
+         * @description Whose sheets a test may be drawn from, by which standard's rule (its document).
+         */
+        PoolAsked: {
+            /** Learner */
+            learner: number;
+            /** Standard */
+            standard: number;
+        };
+        /**
+         * PoolSheet
+         * @description A sheet that may be drawn.
+         */
+        PoolSheet: {
+            /** Sheet Id */
+            sheet_id: number;
+            /** Method */
+            method: string;
+            /** Ground */
+            ground: string;
+            /** Vehicle */
+            vehicle: string;
+            /** Reverse */
+            reverse: boolean;
+        };
+        /**
+         * CancelIn
+         * @description Which of the exercises cannot take place, from 0 on, and why.
+         */
+        CancelIn: {
+            /** Exercise */
+            exercise: number;
+            /** Because */
+            because: string;
+        };
+        /** GiveUpIn */
+        GiveUpIn: {
+            /** Because */
+            because: string;
+        };
+        /**
          * AdviceOut
          * @description One thing to do next, and why; chances are of an attempt without a fault.
          */
@@ -10161,6 +10432,221 @@ export interface operations {
                 };
                 content: {
                     "text/calendar": unknown;
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    mock_tests_list: {
+        parameters: {
+            query: {
+                learner: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MockOut"][];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    mock_test_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MockIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MockOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    mock_test_pool: {
+        parameters: {
+            query: {
+                learner: number;
+                standard: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PoolSheet"][];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    mock_test_cancel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CancelIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MockOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    mock_test_give_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GiveUpIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MockOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    mock_test_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
                 };
             };
             400: components["responses"]["Problem400"];

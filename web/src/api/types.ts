@@ -69,6 +69,7 @@ export type LeastSize = Schemas["LeastSizeOut"];
 export type Remedy = Schemas["RemedyOut"];
 export type Sheet = Schemas["SheetOut"];
 export type Attempt = Schemas["AttemptOut"];
+export type MockTest = Schemas["MockOut"];
 export type Notes = Schemas["Notes"];
 export type Readings = Schemas["ReadingsIO"];
 export type Tape = Schemas["TapeOut"];

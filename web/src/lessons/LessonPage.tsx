@@ -41,9 +41,14 @@ const LessonPage = () => {
           </Nothing>
         )
       )}
-      <Button component={Link} to={{ pathname: "/history", search }} sx={foot}>
-        {t("lesson.all that was driven", { name: learner.name })}
-      </Button>
+      <Box sx={foot}>
+        <Button component={Link} to={{ pathname: "/history", search }}>
+          {t("lesson.all that was driven", { name: learner.name })}
+        </Button>
+        <Button component={Link} to={{ pathname: "/mock-tests", search }}>
+          {t("mock.tests of", { name: learner.name })}
+        </Button>
+      </Box>
     </Box>
   );
 };

@@ -28,6 +28,7 @@ const People = lazy(() => import("../desk/People"));
 const Diary = lazy(() => import("../lessons/Diary"));
 const LessonPage = lazy(() => import("../lessons/LessonPage"));
 const History = lazy(() => import("../lessons/History"));
+const MockTests = lazy(() => import("../mock/MockTests"));
 const Garage = lazy(() => import("../desk/Garage"));
 const School = lazy(() => import("../desk/School"));
 const Hill = lazy(() => import("../desk/Hill"));
@@ -86,6 +87,7 @@ const Stations = ({ session }: { session: Session }) => {
         <Route path="/people" element={<People />} />
         <Route path="/lesson" element={<LessonPage />} />
         <Route path="/history" element={<History />} />
+        <Route path="/mock-tests" element={<MockTests />} />
         <Route path="/diary" element={<Diary />} />
         <Route path="/garage" element={<Garage />} />
         <Route path="/school" element={<School />} />

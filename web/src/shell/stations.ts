@@ -36,6 +36,7 @@ export const PAGES: readonly { path: string; name: Code; bare?: boolean }[] = [
   ...STATIONS.map(({ path, name }) => ({ path, name, bare: true })),
   ...DESK,
   { path: "/history", name: "shell.history" },
+  { path: "/mock-tests", name: "shell.mock tests" },
   { path: "/compare", name: "shell.compare" },
   { path: "/hill", name: "shell.hill" },
   { path: "/trailer", name: "shell.trailer" },

@@ -88,7 +88,25 @@ const toldOf = (
 
 type Phases = (measure: string) => Phase | null;
 
-export const Rules = ({ body, words }: Props) => {
+/** How a whole test is drawn, in a sentence. */
+const Drawn = ({ mock }: { mock: NonNullable<StandardBody["mock"]> }) => (
+  <Box sx={{ fontSize: 14, mt: 1 }}>
+    {t("mock.so many of", {
+      number: mock.number,
+      reverse: mock.in_reverse,
+      list: mock.of.map(named).join(", "),
+    })}
+  </Box>
+);
+
+export const Rules = ({ body, words }: Props) => (
+  <>
+    <RuleTable body={body} words={words} />
+    {body.mock && <Drawn mock={body.mock} />}
+  </>
+);
+
+const RuleTable = ({ body, words }: Props) => {
   const units = useUnits();
   const { measures, phases } = useVocabulary();
   const counted = body.points_allowed !== null;

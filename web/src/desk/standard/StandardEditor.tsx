@@ -10,6 +10,7 @@ import { ReviseBar } from "../../shell/ReviseBar";
 import { SaveCopy } from "../../shell/SaveCopy";
 import { useRevise } from "../../shell/useRevise";
 import { t } from "../../words";
+import { DrawRule } from "./DrawRule";
 import { LimitRules } from "./LimitRules";
 import { Preview } from "./Preview";
 import { Part } from "./rule";
@@ -38,6 +39,7 @@ export const StandardEditor = ({ standard, words }: Props) => {
       <ObservedRules {...rules} />
       <EndRules {...rules} />
       <Allowed body={body} edit={edit} />
+      <DrawRule body={body} edit={edit} />
       <Preview body={body} words={words} />
       <Trial document={standard.id} body={body} />
       <SaveCopy kind="standard" body={body} kept={draft.clear} />
@@ -55,6 +57,7 @@ const inFull = (body: StandardBody): StandardBody => ({
   at_end: body.at_end ?? [],
   source: body.source ?? "",
   points_allowed: body.points_allowed ?? null,
+  mock: body.mock ?? null,
 });
 
 const LIMIT = { phase: null, each: false, points: 1, passed: null };

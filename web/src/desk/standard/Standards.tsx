@@ -15,6 +15,7 @@ import { Desk } from "../Desk";
 import { Card, DocumentList, type Used } from "../lists/DocumentList";
 import { PutAway } from "../lists/PutAway";
 import { Uses } from "../lists/Uses";
+import { Preview } from "./Preview";
 import { Rules } from "./Rules";
 import { StandardEditor } from "./StandardEditor";
 
@@ -32,6 +33,7 @@ const Standard = ({ standard, use }: Used<"standard">) => {
   const dates = useDates();
   const shapes = useMay().shape;
   const [editing, setEditing] = useState(false);
+  const [trying, setTrying] = useState(false);
   const { body } = standard.latest;
   const words = PLACES[goalOf(body)].words(null, body.manoeuvre);
   return (
@@ -52,6 +54,11 @@ const Standard = ({ standard, use }: Used<"standard">) => {
         <Button onClick={() => download(`${body.name}.standard.json`, body)}>
           {t("desk.export")}
         </Button>
+        {!editing && (
+          <Button aria-expanded={trying} onClick={() => setTrying(!trying)}>
+            {t("judging.try")}
+          </Button>
+        )}
         {shapes && !standard.away && (
           <Button aria-expanded={editing} onClick={() => setEditing(!editing)}>
             {t("desk.change or copy")}
@@ -66,6 +73,7 @@ const Standard = ({ standard, use }: Used<"standard">) => {
       <Uses use={use} />
       {editing && <StandardEditor standard={standard} words={words} />}
       {!editing && <Rules body={body} words={words} />}
+      {!editing && trying && <Preview body={body} words={words} />}
     </Card>
   );
 };

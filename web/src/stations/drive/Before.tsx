@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import type { Sheet } from "../../api/types";
 import { HELP, helpName } from "../../learning/help";
+import { useMockExercise } from "../../mock/useMockExercise";
 import { Choice } from "../../shell/Choice";
 import { t } from "../../words";
 import type { Jotting } from "./jotted";
@@ -16,9 +17,14 @@ export const Before = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => 
   const { draft, change } = noting;
   const [asking, setAsking] = useState<"memory" | "follows" | null>(null);
   const close = () => setAsking(null);
+  const mock = useMockExercise(sheet);
   const steps = sheet.method.body.steps.length;
   const inPlace = draft.fromMemory.filter((step, place) => step === place).length;
   const guesses = draft.predicted.length;
+  if (mock)
+    return (
+      <Box sx={{ fontSize: 16, fontWeight: 700 }}>{t("mock.exercise without help", mock)}</Box>
+    );
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
       <Choice

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { ask } from "../../api/client";
 import { attemptsQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
+import { useMockExercise } from "../../mock/useMockExercise";
 import { useStored } from "../../shell/useStored";
 import { type Jotted, notesOf } from "./jotted";
 import { useAtHand } from "./useAtHand";
@@ -69,6 +70,8 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
   const draft = stored ? { ...fresh, ...stored } : fresh;
   const client = useQueryClient();
   const watched = useAtHand(sheet);
+  const exercise = useMockExercise(sheet);
+  const help = exercise ? "mock test" : draft.help;
   const change = (part: Partial<Draft>) => {
     setPast([...past.slice(-40), draft]);
     setStored({ ...draft, ...part });
@@ -92,7 +95,13 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
   const keep = useMutation({
     mutationFn: (_then: Then) => {
       // Sent a second time, because no answer came, it must be the same attempt: the clock stops.
-      const done = { ...draft, watched, banked: secondsOf(draft, Date.now()), runningSince: null };
+      const done = {
+        ...draft,
+        watched,
+        help,
+        banked: secondsOf(draft, Date.now()),
+        runningSince: null,
+      };
       setStored(done);
       return ask.post("/api/attempts", {
         body: {

@@ -73,7 +73,8 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
       close();
     },
   });
-  const readings = stood.data?.readings ?? null;
+  // What was typed stands at once: the next figure is typed before the answer to this one comes.
+  const readings = "readings" in told ? told.readings : (stood.data?.readings ?? null);
   const pose = "pose" in told ? told.pose : (stood.data?.pose ?? offered(sheet));
   // What nobody moved or typed was said by nobody.
   const [moved, setMoved] = useState(false);

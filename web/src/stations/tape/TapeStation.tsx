@@ -96,6 +96,7 @@ const complete = (r: TypedReadings): Readings | null =>
 
 const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
   const client = useQueryClient();
+  const { search } = useLocation();
   const readOnly = !useMay().teach;
   const kept: TypedReadings = attempt.readings ? { ...NOTHING, ...attempt.readings } : NOTHING;
   const [draft, setDraft, forget] = useStored<TypedReadings | null>(`tape/${attempt.id}`, null);
@@ -165,6 +166,11 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
               words={words}
               readOnly={readOnly}
             />
+          )}
+          {attempt.notes.help === "mock test" && (
+            <Button component={Link} to={{ pathname: "/mock-tests", search }} variant="outlined">
+              {t("mock.on with the test")}
+            </Button>
           )}
           {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
             <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
