@@ -192,12 +192,19 @@ def test_only_who_may_takes_anything_out(ours):
     assert ours.client("learner").get(f"/api/people/{other}/file").status_code == 404
 
 
+_OF_ONE = ("lessons", "sheets", "attempts", "shifts", "mock_tests")
+
+
 def test_a_learner_takes_out_what_is_theirs_alone(ours):
     lead = ours.client("lead")
     other = send(lead, "POST", "/api/people", {"name": "Zoe"}).json()["id"]
     send(lead, "POST", "/api/lessons", {"learner": other, "starts": STARTED})
     theirs = make_sheet(ours.school, learner_id=other, revisions=ours.revisions, options={})
     keep(lead, ours, sheet=theirs.pk)
+    MockTest.objects.create(
+        school=ours.school, learner_id=other, instructor=ours.members["lead"], pool=[theirs.pk],
+        standard=ours.revisions["standard"], exercises=[{"sheet": theirs.pk, "cancelled": ""}],
+    )  # fmt: skip
     path = f"/api/people/{ours.members['learner'].pk}/file"
     told = parts(taken_out(ours.client("learner"), path))
     assert "Zoe" not in json.dumps(told)
@@ -206,8 +213,8 @@ def test_a_learner_takes_out_what_is_theirs_alone(ours):
     (lesson,) = told["lessons.jsonl"]
     gave = [names[state["instructor"]] for state in lesson["states"]]
     assert gave == ["trainee of ours", "instructor of ours"]
-    numbers = [len(told[f"{part}.jsonl"]) for part in ("lessons", "sheets", "attempts", "shifts")]
-    assert numbers == [1, 2, 1, 1]
+    numbers = [len(told[f"{part}.jsonl"]) for part in _OF_ONE]
+    assert numbers == [1, 2, 1, 1, 1]
     # Of the vehicle only what they drove.
     assert [len(one["revisions"]) for one in told["documents.jsonl"]] == [1] * 5
 
