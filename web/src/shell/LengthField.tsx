@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Metres } from "../api/types";
 import { t } from "../words";
+import { Keypad } from "./Keypad";
 import { length, parseLength } from "./units";
 import { useUnits } from "./useDocket";
 
@@ -24,6 +25,10 @@ interface Props {
   /** Whether the hand is to be here now; told back when it has come by itself. */
   focused?: boolean;
   reached?: (() => void) | undefined;
+  /** What was typed was entered; answers whether the hand goes on to another field. */
+  entered?: (() => boolean) | undefined;
+  /** Whether it is typed on the keys made for it, where there is no keyboard. */
+  keypad?: boolean;
 }
 
 export const LengthField = ({
@@ -38,12 +43,15 @@ export const LengthField = ({
   error,
   focused = false,
   reached,
+  entered,
+  keypad = false,
 }: Props) => {
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
     if (focused) input.current?.focus();
   }, [focused]);
   const units = useUnits();
+  const [held, setHeld] = useState(false);
   const shown = metres === null ? "" : length(metres, units);
   // What is being typed; what was handed over and not answered yet; else what stands.
   const [typing, setTyping] = useState<string | null>(null);
@@ -63,39 +71,66 @@ export const LengthField = ({
     setHanded(text);
     onCommit(metres);
   };
-  const commit = () => {
-    if (typing === null || typing === standing) return hand(standing, null);
-    if (typing.trim() === "" && optional) return hand("", null);
-    const typed = parseLength(typing, unit);
-    if (typed === null)
-      return setWrong(
-        units === "imperial" ? t("shell.a length in feet") : t("shell.a length in metres"),
-      );
-    hand(length(typed, units), typed);
+  /** Whether what was typed is a length, or nothing where that may be. */
+  const commit = (): boolean => {
+    const unchanged = typing === null || typing === standing;
+    const typed = unchanged ? null : parseLength(typing, unit);
+    if (unchanged) hand(standing, null);
+    else if (typing.trim() === "" && optional) hand("", null);
+    else if (typed !== null) hand(length(typed, units), typed);
+    else {
+      setWrong(units === "imperial" ? t("shell.a length in feet") : t("shell.a length in metres"));
+      return false;
+    }
+    return true;
   };
   const key = (event: KeyboardEvent) => {
-    if (event.key === "Enter") commit();
+    if (event.key === "Enter" && commit()) entered?.();
     if (event.key === "Escape") hand(standing, null);
   };
-  return (
+  const enter = () => {
+    // With nothing left to go on to, the keys make room for what they lay on.
+    if (commit() && !entered?.()) input.current?.blur();
+  };
+  const field = (
     <TextField
       label={label}
       value={typing ?? standing}
       size={size}
       placeholder={unit}
       onChange={(e) => setTyping(e.target.value)}
-      onBlur={commit}
-      onFocus={reached}
+      onBlur={() => {
+        setHeld(false);
+        commit();
+      }}
+      onFocus={() => {
+        setHeld(true);
+        reached?.();
+      }}
       inputRef={input}
       onKeyDown={key}
       error={Boolean(wrong || error)}
       helperText={wrong || error}
       slotProps={{
         input: { readOnly, sx: { background: "#FCFAF5", fontWeight: 650 } },
-        htmlInput: { inputMode: "text", "aria-label": label },
+        htmlInput: { inputMode: keypad ? "none" : "text", "aria-label": label },
         formHelperText: { sx: { background: "#FCFAF5", m: 0, px: 0.5 } },
       }}
       sx={{ width: units === "imperial" ? Math.max(width, FEET_AND_INCHES) : width }}
     />
+  );
+  if (!keypad) return field;
+  return (
+    <>
+      {field}
+      {held && !readOnly && (
+        <Keypad
+          units={units}
+          type={(text) => setTyping((typing ?? "") + text)}
+          back={() => setTyping((typing ?? standing).slice(0, -1))}
+          enter={enter}
+        />
+      )}
+    </>
   );
 };

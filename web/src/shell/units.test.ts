@@ -47,6 +47,11 @@ describe("what is typed", () => {
     ["3' 6\"", "m", 1.0668],
     ["2", "ft", 0.6096],
     ["−4", "cm", -0.04],
+    ["0.4", "cm", 0.4],
+    ["1,25", "cm", 1.25],
+    ["7.5", "cm", 0.075],
+    ["2", "cm", 0.02],
+    ["1'4", "cm", 0.4064],
   ] as const)("%s, bare numbers in %s", (typed, bare, metres) => {
     expect(parseLength(typed, bare)).toBeCloseTo(metres, 9);
   });

@@ -78,9 +78,13 @@ export const speed = (metresPerSecond: number, units: Units): string =>
 /** What least sizes are computed with: so much to spare everywhere, m. */
 export const SPARE = 0.05;
 
+/** A fraction below this was read off a tape in metres. */
+const METRES_BELOW = 2;
+
 /**
  * Metres from what was typed, or null when it is no length. A bare number is in `bare`
- * units; a unit that was typed wins.
+ * units; a unit that was typed wins. In a field of centimetres “0.4” means metres: nobody types half
+ * a centimetre, and a tape has both.
  */
 export const parseLength = (typed: string, bare: "m" | "cm" | "in" | "ft"): number | null => {
   const text = typed.trim().toLowerCase();
@@ -88,7 +92,9 @@ export const parseLength = (typed: string, bare: "m" | "cm" | "in" | "ft"): numb
   if (feet) return number(feet[1]) * 12 * INCH + (feet[2] ? number(feet[2]) * INCH : 0);
   const plain = new RegExp(`^${NUMBER}\\s*(mm|cm|m|in|")?$`).exec(text);
   if (!plain) return null;
-  const unit = plain[2] === '"' ? "in" : (plain[2] ?? bare);
+  const small = /[.,]/.test(text) && Math.abs(number(plain[1])) < METRES_BELOW;
+  const meant = bare === "cm" && small ? "m" : bare;
+  const unit = plain[2] === '"' ? "in" : (plain[2] ?? meant);
   const scale = { mm: 0.001, cm: 0.01, m: 1, in: INCH, ft: 12 * INCH }[unit] ?? 1;
   return number(plain[1]) * scale;
 };

@@ -1,5 +1,7 @@
 /** The finish, to scale, with the readings typed on its dimension lines. */
 
+import useMediaQuery from "@mui/material/useMediaQuery";
+import { useState } from "react";
 import type { Dimensioned, Mend, Metres, Point, Sheet, Tape, VehicleBody } from "../../api/types";
 import { Dimension } from "../../drawing/Dimension";
 import { placed, useFrame } from "../../drawing/frame";
@@ -11,6 +13,14 @@ import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import type { TypedReadings } from "./typed";
+
+/** Which reading is typed on which dimension line. */
+const READING: Partial<Record<Dimensioned["what"], keyof TypedReadings>> = {
+  kerb_rear: "kerb_rear_m",
+  kerb_front: "kerb_front_m",
+  ahead: "ahead_m",
+  behind: "behind_m",
+};
 
 interface Props {
   sheet: Sheet;
@@ -42,6 +52,16 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
     ...[ahead, behind].flatMap((one) => (one ? [one.to_m] : [])),
     ...mendReach(mend, vehicle),
   ]);
+  const touched = useMediaQuery("(pointer: coarse)");
+  // Entered, a reading makes room for the next one that is still to be typed.
+  const [next, setNext] = useState<keyof TypedReadings | null>(null);
+  const there = [rear, front, ahead, behind].flatMap((one) => (one ? [READING[one.what]] : []));
+  const goOn = (from: keyof TypedReadings): boolean => {
+    const following = there.slice(there.indexOf(from) + 1);
+    const empty = following.find((name) => name && readings[name] === null) ?? null;
+    setNext(empty);
+    return empty !== null;
+  };
   const field = (
     name: keyof TypedReadings,
     label: string,
@@ -58,7 +78,11 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
         optional={optional}
         readOnly={readOnly}
         size="medium"
+        keypad={touched}
         width={136}
+        focused={next === name}
+        reached={() => setNext(null)}
+        entered={() => goOn(name)}
         onCommit={(metres) => onRead(name, metres)}
       />
     </Pin>
