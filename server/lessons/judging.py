@@ -33,11 +33,10 @@ MOST_TRIED = 1000
 _MOST_TOLD = 50
 
 
-def judged(attempt: Attempt, finish: Finish) -> Verdict:
-    """The verdict on an attempt by its own sheet's standard."""
+def judged(attempt: Attempt) -> Verdict:
+    """The verdict on an attempt that was taped, by its own sheet's standard."""
     sheet = attempt.cue_sheet
-    standard = read_document("standard", sheet.standard.body).build()
-    return judge(standard, finish, _noted(attempt.notes_now, sheet.plan))
+    return _tried(read_document("standard", sheet.standard.body).build(), attempt, sheet.plan)
 
 
 def verdict_on(sheet: CueSheet, notes: dict[str, Any], finish: Finish) -> dict[str, Any]:
@@ -62,11 +61,11 @@ def trial(school: School, document_id: int, body: dict[str, Any]) -> dict[str, A
     """
     document = Document.objects.for_school(school).get(pk=document_id, kind="standard")
     standard = read_document("standard", body).build()
-    judged = Attempt.objects.for_school(school).filter(
+    taped = Attempt.objects.for_school(school).filter(
         cue_sheet__standard__document=document, void=False, tape__isnull=False
     )
     newest = list(
-        judged.order_by("-started", "-id")
+        taped.order_by("-started", "-id")
         .select_related("cue_sheet__learner")
         .defer("cue_sheet__plan")
         .prefetch_related("corrections")[:MOST_TRIED]
@@ -76,7 +75,7 @@ def trial(school: School, document_id: int, body: dict[str, Any]) -> dict[str, A
     otherwise = [(one, now) for one, now in tried if one.outcome != now.outcome]
     return {
         "attempts": len(newest),
-        "older": judged.count() - len(newest),
+        "older": taped.count() - len(newest),
         "before": Counter(one.outcome for one in newest),
         "after": Counter(now.outcome for _, now in tried),
         "met_before": sum(one.outcome in MET for one in newest),

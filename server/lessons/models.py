@@ -61,7 +61,7 @@ class Attempt(models.Model):
     lesson : the one that it was driven in, where there was any
     notes : what was seen while driving, as first noted; readings : what was taped, null until then
     tape : pose, finish and verdict computed from the readings
-    stated : where the learner said that it stood before it was taped, and who kept that
+    stated : where the learner said that it stood before it was taped, and when
     """
 
     id = models.UUIDField(primary_key=True, editable=False)

@@ -3,8 +3,7 @@
 from dataclasses import asdict
 from typing import Any
 
-from faircorner.documents.finishes import read_finish
-from faircorner.tape import MET, Verdict, judge_whole
+from faircorner.tape import MET, judge_whole
 
 from server.lessons.judging import judged
 from server.lessons.models import Attempt
@@ -24,7 +23,7 @@ def state_of(test: MockTest) -> dict[str, Any]:
     exercises = [_exercise(one, driven.get(i)) for i, one in enumerate(_with_sheets(test))]
     counts = [i for i, one in enumerate(test.exercises) if not one["cancelled"]]
     taped = [attempt for i in counts if (attempt := driven.get(i)) and attempt.tape]
-    whole = judge_whole(rule, [_verdict(attempt) for attempt in taped])
+    whole = judge_whole(rule, [judged(attempt) for attempt in taped])
     complete = len(taped) == len(counts)
     # What ended it, or a serious fault, is no better for what is still to come.
     decided = complete or (bool(taped) and whole.outcome in ("ended", "not met"))
@@ -93,8 +92,3 @@ def _exercise(told: tuple[dict[str, Any], CueSheet], attempt: Attempt | None) ->
         "serious": verdict["serious"] if verdict else None,
         "points": verdict.get("points") if verdict else None,
     }
-
-
-def _verdict(attempt: Attempt) -> Verdict:
-    """As its own sheet's standard has it."""
-    return judged(attempt, read_finish((attempt.tape or {"finish": {}})["finish"]))

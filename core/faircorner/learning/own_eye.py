@@ -55,6 +55,7 @@ class OwnEye:
 def own_eye(off: Sequence[float]) -> OwnEye:
     """What single misjudgements come to: their mean and its interval by Student's t.
 
+    off : SI, one for each attempt. Student, The probable error of a mean, Biometrika 6, 1908.
     Raises ValueError for none at all.
     """
     if not off:

@@ -37,7 +37,8 @@ def draw(rule: DrawRule, reverses: Sequence[bool], chance: Random) -> tuple[int,
 
     reverses : of each exercise of the pool, whether it is driven in reverse
     Every order that keeps the rule is as likely as any other: each next one is drawn in proportion
-    to how many ways there are to go on from it. Raises InputError where there is no such order.
+    to how many ways there are to go on from it (Nijenhuis and Wilf, Combinatorial Algorithms, 1978,
+    chapter 29). Raises InputError where there is no such order.
     """
     pool = range(len(reverses))
 

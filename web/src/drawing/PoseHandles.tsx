@@ -104,7 +104,7 @@ const Handle = ({ label, at, frameScale, begin, pull, step, children }: HandlePr
       role="button"
       tabIndex={0}
       aria-label={label}
-      aria-description={t("ground.arrow keys move")}
+      aria-description={t("learning.arrow keys")}
       title={label}
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);

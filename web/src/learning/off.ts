@@ -21,6 +21,10 @@ const RIGHT = { m: 0.01, deg: 0.1 };
 /** “12 cm less than it is”. */
 export const offText = (measure: EyeMeasure, value: number, units: Units): string => {
   if (Math.abs(value) < (measure === "angle_deg" ? RIGHT.deg : RIGHT.m)) return t("learning.right");
+  if (measure === "angle_deg")
+    return t(value < 0 ? "learning.more nose out" : "learning.more nose in", {
+      by: amount(measure, value, units),
+    });
   return t(value < 0 ? "learning.less than it is" : "learning.more than it is", {
     by: amount(measure, value, units),
   });

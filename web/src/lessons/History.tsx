@@ -10,6 +10,7 @@ import { allDocumentsQuery, type HistoryAsked, historyPath, historyQuery } from 
 import type { Kind, PastAttempt } from "../api/types";
 import { Desk } from "../desk/Desk";
 import { Pages } from "../desk/lists/Pages";
+import { HelpChoice } from "../learning/HelpChoice";
 import { HELP, helpName } from "../learning/help";
 import { OwnEye } from "../learning/OwnEye";
 import { Choice } from "../shell/Choice";
@@ -89,13 +90,11 @@ const History = () => {
           none={t("lesson.any")}
           set={(value) => write("outcome", value)}
         />
-        <Choice
-          label={t("learning.help")}
-          value={asked.help ?? null}
-          values={HELP}
-          told={helpName}
+        <HelpChoice
+          help={asked.help}
           none={t("lesson.any")}
           set={(value) => write("help", value)}
+          width={150}
         />
         {DAYS.map(({ day, label }) => (
           <TextField

@@ -4,9 +4,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useState } from "react";
 import type { Sheet } from "../../api/types";
-import { HELP, helpName } from "../../learning/help";
+import { HelpChoice } from "../../learning/HelpChoice";
 import { useMockExercise } from "../../mock/useMockExercise";
-import { Choice } from "../../shell/Choice";
 import { t } from "../../words";
 import type { Jotting } from "./jotted";
 
@@ -27,15 +26,7 @@ export const Before = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => 
     );
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-      <Choice
-        label={t("learning.help")}
-        value={draft.help}
-        values={HELP}
-        told={helpName}
-        none={t("tape.not noted")}
-        set={(help) => change({ help })}
-        width={170}
-      />
+      <HelpChoice help={draft.help} none={t("tape.not noted")} set={(help) => change({ help })} />
       <Button variant="outlined" sx={ask} onClick={() => setAsking("memory")}>
         {draft.fromMemory.length > 0
           ? t("learning.so many in place", { right: inPlace, steps })

@@ -9,9 +9,8 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useId } from "react";
 import type { Attempt, Sheet } from "../../api/types";
-import { HELP, helpName } from "../../learning/help";
+import { HelpChoice } from "../../learning/HelpChoice";
 import { type FinishWords, PLACES } from "../../places";
-import { Choice } from "../../shell/Choice";
 import { NumberField } from "../../shell/NumberField";
 import { useStored } from "../../shell/useStored";
 import { t } from "../../words";
@@ -71,11 +70,8 @@ export const NotesDialog = ({ sheet, attempt, words, close }: Props) => {
           kerbed={PLACES[sheet.ground.body.goal.kind].kerbed}
         />
         <SoFar sheet={sheet} noting={{ draft, change }} words={words} />
-        <Choice
-          label={t("learning.help")}
-          value={draft.help}
-          values={HELP}
-          told={helpName}
+        <HelpChoice
+          help={draft.help}
           none={t("tape.not noted")}
           set={(help) => change({ help })}
           width={220}

@@ -7,17 +7,24 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  keepPreviousData,
+  skipToken,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { ask } from "../../api/client";
 import type { Attempt, Pose, Readings, Sheet, VehicleBody } from "../../api/types";
-import { type Bounds, placed } from "../../drawing/frame";
+import { placed as at, type Bounds } from "../../drawing/frame";
 import { PoseHandles } from "../../drawing/PoseHandles";
 import { Slab } from "../../drawing/Slab";
 import { bodyCorners, VehicleShape } from "../../drawing/VehicleShape";
 import { type FinishWords, PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
 import { t } from "../../words";
+import { complete, NOTHING, type TypedReadings } from "./typed";
 
 interface Props {
   sheet: Sheet;
@@ -37,7 +44,7 @@ const offered = ({ plan }: Sheet): Pose => ({
 const ROOM = 2.5;
 
 const around = (vehicle: VehicleBody, pose: Pose): Bounds => {
-  const corners = bodyCorners(vehicle).map((corner) => placed(pose, corner));
+  const corners = bodyCorners(vehicle).map((corner) => at(pose, corner));
   const xs = corners.map(([x]) => x);
   const ys = corners.map(([, y]) => y);
   return {
@@ -48,20 +55,37 @@ const around = (vehicle: VehicleBody, pose: Pose): Bounds => {
   };
 };
 
-/** Told by one of the two; the core says the other. */
-type Told = { pose: Pose } | { readings: Readings };
+/** Said by one of the two: where the vehicle was put, or figures; the core says the other. */
+type Said = { pose: Pose } | { typed: TypedReadings };
 
 const FIELDS = ["kerb_front_m", "kerb_rear_m", "ahead_m", "behind_m"] as const;
+/** Which of the plan's lines each is measured on: where there is none, there is nothing to say. */
+const LINES = {
+  kerb_front_m: "kerb_front",
+  kerb_rear_m: "kerb_rear",
+  ahead_m: "ahead",
+  behind_m: "behind",
+} as const;
+
+const askedOf = (said: Said | null): { pose: Pose } | { readings: Readings } | null => {
+  if (!said || "pose" in said) return said;
+  const readings = complete(said.typed);
+  return readings && { readings };
+};
 
 export const SayStand = ({ sheet, attempt, words, close }: Props) => {
   const title = useId();
   const client = useQueryClient();
-  const [told, setTold] = useState<Told>({ pose: offered(sheet) });
+  // Null until somebody says something: what the drawing offers was said by nobody.
+  const [said, setSaid] = useState<Said | null>(null);
+  const asked = askedOf(said);
   const path = { attempt_id: attempt.id };
   const stood = useQuery({
-    queryKey: ["stood", attempt.id, told],
-    queryFn: ({ signal }) =>
-      ask.post("/api/attempts/{attempt_id}/stood", { params: { path }, body: told, signal }),
+    queryKey: ["stood", attempt.id, asked],
+    queryFn: asked
+      ? ({ signal }) =>
+          ask.post("/api/attempts/{attempt_id}/stood", { params: { path }, body: asked, signal })
+      : skipToken,
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -73,15 +97,13 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
       close();
     },
   });
+  const placed = said && "pose" in said ? said.pose : null;
+  const typed = said && "typed" in said ? said.typed : null;
   // What was typed stands at once: the next figure is typed before the answer to this one comes.
-  const readings = "readings" in told ? told.readings : (stood.data?.readings ?? null);
-  const pose = "pose" in told ? told.pose : (stood.data?.pose ?? offered(sheet));
-  // What nobody moved or typed was said by nobody.
-  const [moved, setMoved] = useState(false);
-  const tell = (next: Told) => {
-    setMoved(true);
-    setTold(next);
-  };
+  const shown = typed ?? { ...NOTHING, ...(placed && stood.data?.readings) };
+  const readings = complete(shown);
+  const pose = placed ?? (asked && stood.data?.pose) ?? offered(sheet);
+  const lines = sheet.plan.drawing.dimensions.map(({ what }) => what);
   const ground = sheet.ground.body;
   const { Scene } = PLACES[ground.goal.kind];
   const error = keep.error ?? stood.error;
@@ -99,7 +121,7 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
               <PoseHandles
                 vehicle={sheet.vehicle.body}
                 pose={pose}
-                change={(next) => tell({ pose: next })}
+                change={(next) => setSaid({ pose: next })}
               />
             }
           >
@@ -108,22 +130,17 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
           </Slab>
         </Box>
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, pt: 1 }}>
-          {readings &&
-            FIELDS.map(
-              (name) =>
-                (readings[name] ?? null) !== null && (
-                  <LengthField
-                    key={name}
-                    label={words[name]}
-                    metres={readings[name] ?? null}
-                    bare={name.startsWith("kerb") ? "cm" : "m"}
-                    width={170}
-                    onCommit={(metres) =>
-                      metres !== null && tell({ readings: { ...readings, [name]: metres } })
-                    }
-                  />
-                ),
-            )}
+          {FIELDS.filter((name) => lines.includes(LINES[name])).map((name) => (
+            <LengthField
+              key={name}
+              label={words[name]}
+              metres={shown[name]}
+              bare={name.startsWith("kerb") ? "cm" : "m"}
+              optional
+              width={170}
+              onCommit={(metres) => setSaid({ typed: { ...shown, [name]: metres } })}
+            />
+          ))}
         </Box>
         {error && <Alert severity="error">{error.message}</Alert>}
       </DialogContent>
@@ -134,7 +151,7 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
         <Button
           variant="contained"
           sx={{ minHeight: 44 }}
-          disabled={!moved || !readings || stood.isPlaceholderData || stood.isError}
+          disabled={!readings || stood.isPlaceholderData || !stood.isSuccess}
           loading={keep.isPending}
           onClick={() => readings && keep.mutate(readings)}
         >

@@ -23,15 +23,8 @@ import { NotesPanel } from "./NotesPanel";
 import { OnTheWay } from "./OnTheWay";
 import { SaysFirst } from "./SaysFirst";
 import { TapeSlab } from "./TapeSlab";
-import type { TypedReadings } from "./typed";
+import { complete, NOTHING, type TypedReadings } from "./typed";
 import { VerdictCard } from "./VerdictCard";
-
-const NOTHING: TypedReadings = {
-  kerb_front_m: null,
-  kerb_rear_m: null,
-  ahead_m: null,
-  behind_m: null,
-};
 
 const TapeStation = () => {
   const docket = useDocket();
@@ -88,11 +81,6 @@ interface Props {
   attempts: Attempt[];
   onChoose: (id: string) => void;
 }
-
-const complete = (r: TypedReadings): Readings | null =>
-  r.kerb_front_m === null || r.kerb_rear_m === null
-    ? null
-    : { ...r, kerb_front_m: r.kerb_front_m, kerb_rear_m: r.kerb_rear_m };
 
 const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
   const client = useQueryClient();
