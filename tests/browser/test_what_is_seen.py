@@ -14,6 +14,7 @@ from tests.browser.steps import (
     TEODOR,
     calls,
     choose,
+    go_to,
     sign_in,
     so_far,
     station,
@@ -101,7 +102,11 @@ def test_the_near_mirror_is_dipped_and_told_at_the_first_stop_and_the_last(page)
 
 def test_a_mirror_that_is_dipped_and_set_back_is_noted_like_any_look(page):
     sign_in(page, MAREN)
-    choose(page, "Learner", "Joss Amber")
+    # Which of her sheets was driven last hangs on what others have driven meanwhile.
+    corner = CueSheet.objects.filter(learner__name="Joss Amber", ground__body__goal__kind="corner")
+    at_hand = corner.earliest("pk")
+    go_to(page, f"/lesson?learner={at_hand.learner_id}&sheet={at_hand.pk}")
+    station(page, "Cues")
     page.get_by_role("checkbox", name="Near mirror dipped").check()
     # What of it somebody has revised meanwhile is brought up to date with it.
     take_sheet(page)
