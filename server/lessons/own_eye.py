@@ -8,18 +8,19 @@ from typing import Any
 import numpy as np
 from django.db import transaction
 from django.utils import timezone
+from faircorner.bias import bias_of
 from faircorner.cues import Scene
 from faircorner.documents.figures import figure, pose_document
 from faircorner.documents.finishes import finish_document, read_finish
 from faircorner.errors import InputError
-from faircorner.learning import misjudged, own_eye
+from faircorner.learning import misjudged
 from faircorner.said import Said
 from faircorner.standards import MEASURES
-from faircorner.tape import Readings, TapedPose, locate, stood
+from faircorner.tape import TapedPose, stood
 
 from server.errors import Stale
-from server.lessons.attempts import scene_taped
 from server.lessons.models import Attempt
+from server.lessons.taping import locate_taped, scene_taped
 from server.schools.access import Caller
 
 __all__ = ["learners_eye", "off", "off_document", "state", "stood_at"]
@@ -46,7 +47,7 @@ def _found(scene: Scene, told: dict[str, Any]) -> TapedPose:
     if pose is not None:
         at = np.array([pose["x_m"], pose["y_m"], radians(pose["heading_deg"])])
         return stood(replace(scene, standing=at))
-    return locate(scene, Readings(**{n.removesuffix("_m"): v for n, v in readings.items()}))
+    return locate_taped(scene, readings)
 
 
 @transaction.atomic
@@ -71,8 +72,10 @@ def state(attempt: Attempt, readings: dict[str, float | None]) -> Attempt:
 
 
 def off(attempt: Attempt) -> dict[str, float] | None:
-    """What was said more than was taped, by measure, SI; None until both were."""
-    if attempt.stated is None or attempt.tape is None:
+    """What was said more than was taped, by measure, SI; None until both were: no eye tells how
+    far off another is.
+    """
+    if attempt.stated is None or attempt.tape is None or attempt.tape.get("by_eye"):
         return None
     said, taped = (read_finish(one["finish"]) for one in (attempt.stated, attempt.tape))
     return misjudged(said, taped)
@@ -102,7 +105,7 @@ def learners_eye(request: Caller, learner: int) -> list[dict[str, Any]]:
 
 
 def _summed(measure: str, values: list[float]) -> dict[str, Any]:
-    eye = own_eye(values)
+    eye = bias_of(values)
     name, one = _outward(measure)
 
     def told(value: float | None) -> float | None:

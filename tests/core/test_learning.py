@@ -2,9 +2,10 @@
 
 import numpy as np
 import pytest
+from faircorner.bias import bias_of
 from faircorner.cues import make_plan, play
 from faircorner.errors import InputError
-from faircorner.learning import misjudged, own_eye, predict, recall
+from faircorner.learning import misjudged, predict, recall
 from faircorner.plane import to_site
 from faircorner.standards import Finish
 from faircorner.tape import Readings, locate, stood
@@ -98,11 +99,11 @@ def test_what_is_said_more_than_taped_is_positive_and_unknown_is_left_out():
 
 def test_a_bias_is_one_only_beyond_what_chance_makes_of_it():
     """Student's t of three: 4.303 at 95 %, over the root of three."""
-    found = own_eye([0.1, 0.2, 0.3])
+    found = bias_of([0.1, 0.2, 0.3])
     assert (found.bias, found.spread) == (pytest.approx(0.2), pytest.approx(0.1))
     assert found.high - found.bias == pytest.approx(4.302653 * 0.1 / np.sqrt(3), rel=1e-5)
     assert not found.biased
-    assert own_eye([0.2, 0.21, 0.22]).biased
-    assert own_eye([-0.2, -0.21, -0.22]).biased
-    once = own_eye([0.2])
+    assert bias_of([0.2, 0.21, 0.22]).biased
+    assert bias_of([-0.2, -0.21, -0.22]).biased
+    once = bias_of([0.2])
     assert (once.spread, once.low, once.biased) == (None, None, False)

@@ -9,7 +9,7 @@ from faircorner.errors import InputError
 from faircorner.ground import lay_kerb, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe, driving
 from faircorner.standards import Limit, finish_at
-from faircorner.tape import Readings, locate
+from faircorner.tape import Readings, agreement, doubts, locate, one_reading
 from faircorner.tape.readings import TAPE_SIGMA
 
 from tests.core.scenes import at, scene
@@ -171,3 +171,31 @@ def test_any_reading_may_be_the_wrong_one_and_is_told_with_what_would_agree(
     told = str(caught.value)
     assert all(part in told for part in said), told
     assert not_said not in told.split("agree with")[1]
+
+
+def test_that_one_of_two_people_reads_more_is_no_scatter():
+    """Pairs 10 cm apart, each steady to s² = 2 and 8 cm²: pooled by freedom (2·2 + 1·8) / 3."""
+    steady = agreement([0.10 - 0.02**0.5 / 10, 0.10, 0.10 + 0.02**0.5 / 10])
+    other = agreement([-0.08, -0.12])
+    once = agreement([0.5])
+    assert (steady.reads_more.bias, other.reads_more.bias) == pytest.approx((0.10, -0.10))
+    assert other.between == pytest.approx(1.96 * 0.0008**0.5)
+    assert one_reading([steady, other, once]) == pytest.approx(0.0004**0.5 / 2**0.5)
+    assert (once.between, one_reading([once]), one_reading([])) == (None, None, None)
+
+
+@pytest.mark.parametrize(
+    ("read", "asked"),
+    [
+        # Planned: wheels 30 cm off, 2 m ahead, and nothing behind to be off from.
+        ({"kerb_front": 0.89, "kerb_rear": -0.29, "ahead": 3.99, "behind": 25.0}, []),
+        ({"kerb_front": 0.91}, [("kerb_front", True)]),
+        ({"kerb_rear": -0.31, "ahead": 4.01}, [("kerb_rear", True), ("ahead", True)]),
+        ({"kerb_front": None, "kerb_rear": 25.0}, [("kerb_rear", False)]),
+        ({"ahead": 31.0, "kerb_rear": -1.2}, [("kerb_rear", False), ("ahead", False)]),
+    ],
+)
+def test_what_is_hardly_so_is_asked_and_what_cannot_be_is_told(linnet, quay, read, asked):
+    planned = Readings(kerb_front=0.30, kerb_rear=0.30, ahead=2.0)
+    stands = at(linnet, quay, locate(at(linnet, quay, HERE), planned).pose)
+    assert [(one.reading, one.possible) for one in doubts(stands, read)] == asked

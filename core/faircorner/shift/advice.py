@@ -70,7 +70,7 @@ def advise(
     by = explained = 0.0
     after = now
     let_be: tuple[int, float] | None = None
-    if finishes.count >= least_count(len(finishes.bias)):
+    if finishes.weight >= least_count(len(finishes.bias)):
         kind = "move on" if now.share >= _READY else "practise"
         best = int(share.argmax()) if kind == "practise" and share.sum() > 0 else None
         call, move, taken = _best_move(finishes, sensitivity, evidence)

@@ -128,7 +128,8 @@ def next_tries(
     off = off + (hypotheses.about - hypotheses.late @ sensitivity.T)[which]
     late = off @ gain.T + norm.ppf(points[2 + p :]).T @ hidden.T
     return Tries(
-        count=finishes.count,
+        # Whole attempts, as a share is counted in.
+        count=max(int(finishes.weight), 1),
         late=late + hypotheses.late[which],
         rest=off - late @ sensitivity.T,
     )

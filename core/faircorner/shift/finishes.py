@@ -3,6 +3,7 @@
 Derivation and choices: docs/sums/shift.md.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -13,7 +14,16 @@ from faircorner.errors import InputError
 from faircorner.plane import Floats, wrap
 from faircorner.said import Said
 
-__all__ = ["FLOOR", "LEVEL", "MEASURED", "FinishSet", "describe", "least_count", "mean_pose"]
+__all__ = [
+    "BY_EYE",
+    "FLOOR",
+    "LEVEL",
+    "MEASURED",
+    "FinishSet",
+    "describe",
+    "least_count",
+    "mean_pose",
+]
 
 # Columns of a set of finishes: off the kerb or line (m), angle (rad), gap along the berth (m),
 # each less the plan.
@@ -22,6 +32,9 @@ MEASURED = ("kerb", "angle", "along")
 LEVEL = 0.05
 # Tape and eye leave at least this much scatter, so that a few equal readings are not certainty.
 FLOOR = np.array([0.01, np.radians(0.3), 0.015])
+
+# What an attempt counts for whose finish was only looked at, beside one that was taped.
+BY_EYE = 0.5
 
 
 def least_count(measures: int) -> int:
@@ -33,12 +46,14 @@ def least_count(measures: int) -> int:
 class FinishSet:
     """What a set of finishes says.
 
-    count : attempts; bias : (p,), mean off the plan; covariance : (p, p), shrunk
+    count : attempts; weight : what they count for, as many taped ones
+    bias : (p,), mean off the plan; covariance : (p, p), shrunk
     squares : (p, p), of the finishes about their mean, summed
     margin : (p,), half width of each bias's own 95 % interval
     """
 
     count: int
+    weight: float
     bias: Floats
     covariance: Floats
     squares: Floats
@@ -50,18 +65,19 @@ class FinishSet:
         return np.sqrt(np.diag(self.covariance))
 
 
-def mean_pose(poses: ArrayLike) -> Floats:
+def mean_pose(poses: ArrayLike, weights: Sequence[float] | None = None) -> Floats:
     """Where finishes lie in the mean: poses (n, 3), headings in any turn; returns (3,)."""
     all_poses = np.array(poses, dtype=np.float64).reshape(-1, 3)
     first = all_poses[0, 2]
-    turned = first + wrap(all_poses[:, 2] - first).mean()
-    return np.array([*all_poses[:, :2].mean(axis=0), turned])
+    turned = first + np.average(wrap(all_poses[:, 2] - first), weights=weights)
+    return np.array([*np.average(all_poses[:, :2], axis=0, weights=weights), turned])
 
 
-def describe(off: ArrayLike) -> FinishSet:
+def describe(off: ArrayLike, weights: Sequence[float] | None = None) -> FinishSet:
     """Bias and scatter of finishes.
 
     off : (attempts, p), finish less plan in the order of MEASURED, p being 2 or 3
+    weights : (attempts,), above 0 and up to 1, what each counts for; None: all were taped
     Covariance shrunk toward its own diagonal (Schäfer and Strimmer 2005, target D) with weight
     p / (n + p), never below what tape and eye leave.
     Raises InputError for an empty set or NaN.
@@ -75,17 +91,21 @@ def describe(off: ArrayLike) -> FinishSet:
     if not np.isfinite(table).all():
         raise InputError("finishes", Said("every attempt needs every measure"))
     n, p = table.shape
-    bias = table.mean(axis=0)
-    squares = (table - bias).T @ (table - bias)
-    plain = squares / (n - 1) + np.diag(FLOOR[:p] ** 2)
-    weight = p / (n + p)
+    each = np.ones(n) if weights is None else np.asarray(weights, dtype=np.float64)
+    counts = float(each.sum())
+    bias = np.average(table, axis=0, weights=each)
+    squares = (table - bias).T @ (each[:, None] * (table - bias))
+    # Of weights that say how much to trust each, unbiased (Galassi et al., GSL manual, 21.4).
+    plain = squares / (counts - float(each @ each) / counts) + np.diag(FLOOR[:p] ** 2)
+    weight = p / (counts + p)
     shrunk = (1 - weight) * plain + weight * np.diag(np.diag(plain))
     # Student's t by way of F with one degree of freedom.
     reach = np.sqrt(f_distribution.isf(LEVEL, 1, n - 1))
     return FinishSet(
         count=n,
+        weight=counts,
         bias=bias,
         covariance=shrunk,
         squares=squares,
-        margin=reach * np.sqrt(np.diag(plain) / n),
+        margin=reach * np.sqrt(np.diag(plain) / counts),
     )

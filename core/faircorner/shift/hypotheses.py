@@ -42,7 +42,7 @@ class Hypotheses:
     likely: Floats
     before: Floats
     spread: Floats
-    freedom: int
+    freedom: float
 
 
 def hold(finishes: FinishSet, sensitivity: Floats) -> Hypotheses:
@@ -52,14 +52,16 @@ def hold(finishes: FinishSet, sensitivity: Floats) -> Hypotheses:
     The covariance is integrated out under inverse Wisharts (Gelman et al. 2013, Bayesian Data
     Analysis, 3.6), one for each scatter of the hands; of the last hypothesis the mean with it, a
     normal law about 0 whose covariance is as many times larger as _SMALL is less than 1.
+    Where attempts count for less, their likelihood is raised to what they count for: a power prior
+    (Ibrahim and Chen, Statistical Science 15 (2000), 46).
     """
-    n, p = finishes.count, len(finishes.bias)
+    n, p = finishes.weight, len(finishes.bias)
     late, before = _beforehand(sensitivity.shape[1])
     about = late @ sensitivity.T
     off = finishes.bias - about
     # Of a bias that may be whatever it is, what is held before takes a little away.
     about[-1] = finishes.bias * n / (n + _SMALL)
-    weighs = np.full(len(late), float(n))
+    weighs = np.full(len(late), n)
     weighs[-1] = n * _SMALL / (n + _SMALL)
     weight = p + _WEIGHT
     hands = sensitivity @ sensitivity.T * np.square(_SCATTERS)[:, None, None]

@@ -1,7 +1,7 @@
 """From two to four tape readings to where the vehicle stands. Derivation: docs/sums/tape.md."""
 
 from collections.abc import Collection, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 from scipy.optimize import OptimizeResult, least_squares
@@ -14,6 +14,7 @@ from faircorner.plane import Floats, mirrored
 from faircorner.said import Exact, Length, Said
 from faircorner.sides import sided
 from faircorner.standards import Finish, finish_at
+from faircorner.tape.by_eye import Glance, eye_sigma, seen_as
 from faircorner.vehicle import Vehicle
 
 __all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "locate", "stood"]
@@ -26,7 +27,7 @@ _CONTRADICTION = 0.001
 _TURNED = 0.05
 # A wheel this much farther out than the other is no slip of the tape that anybody would believe, m.
 _ASKEW = 0.6
-_PLAUSIBLE = {
+PLAUSIBLE = {
     "kerb_front": (-1.0, 4.0),
     "kerb_rear": (-1.0, 4.0),
     "ahead": (-2.0, 30.0),
@@ -39,21 +40,39 @@ class Readings:
     """Gaps taped where the vehicle stopped, m; None where nobody taped.
 
     kerb_front, kerb_rear : from the near-side tyre's outer face, square to the kerb, negative
-    over it
+    over it; each is taped or told by eye
     ahead, behind : along the kerb, bumper to bumper
+    by_eye : what was only looked at, against what the plan has, by the reading's name
     Raises InputError naming the reading.
     """
 
-    kerb_front: float
-    kerb_rear: float
+    kerb_front: float | None = None
+    kerb_rear: float | None = None
     ahead: float | None = None
     behind: float | None = None
+    by_eye: Mapping[str, Glance] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
-        for name, (low, high) in _PLAUSIBLE.items():
+        for name, (low, high) in PLAUSIBLE.items():
             value = getattr(self, name)
             if value is not None:
                 between(f"{name}_m", value, low, high, clause="reading between")
+            if value is not None and name in self.by_eye:
+                raise InputError(f"{name}_m", Said("taped and by eye"))
+            if value is None and name not in self.by_eye and name.startswith("kerb"):
+                raise InputError(f"{name}_m", Said("tape it or look"))
+        if {self.by_eye.get("ahead"), self.by_eye.get("behind")} in ({"near"}, {"far"}):
+            raise InputError("behind_m", Said("gaps by eye contradict"))
+
+    def seen(self, planned: Finish) -> dict[str, float]:
+        """Each by the tape or the eye, m; planned : the plan's finish, a batch of one."""
+        looked = {n: seen_as(n, g, float(planned.measure(n)[0])) for n, g in self.by_eye.items()}
+        both = {name: looked.get(name, getattr(self, name)) for name in PLAUSIBLE}
+        return {name: value for name, value in both.items() if value is not None}
+
+    def sigma(self, name: str) -> float:
+        """One standard deviation of a reading, m."""
+        return eye_sigma(name) if name in self.by_eye else TAPE_SIGMA
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -70,6 +89,11 @@ class TapedPose:
     pose: Floats
     sigma: Floats
     finish: Finish
+
+    @property
+    def along_known(self) -> bool:
+        """Whether its place along the berth was read, and is not only assumed."""
+        return not np.isnan(self.sigma[0])
 
     def mirrored(self) -> "TapedPose":
         return replace(self, pose=mirrored(self.pose))
@@ -89,17 +113,19 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
     place = scene.suited().ground
     if scene.standing is None:
         raise InputError("standing", Said("where it was to stand"))
-    if readings.ahead is not None and place.berth.ahead is None:
+    planned = finish_at(scene.standing[None], scene.vehicle, place)
+    seen = readings.seen(planned)
+    if "ahead" in seen and place.berth.ahead is None:
         raise InputError("ahead_m", Said("nothing stands ahead"))
-    if readings.behind is not None and place.berth.behind is None:
+    if "behind" in seen and place.berth.behind is None:
         raise InputError("behind_m", Said("nothing stands behind"))
-    _check_angle(scene.vehicle, readings)
+    _check_angle(scene.vehicle, seen)
     fitting = _Fitting(
         vehicle=scene.vehicle, ground=place, planned=place.berth.local(scene.standing),
-        taped={n: value for n in _PLAUSIBLE if (value := getattr(readings, n)) is not None},
+        taped=seen, sigma={name: readings.sigma(name) for name in seen},
     )  # fmt: skip
     solved = fitting.by(fitting.taped)
-    _check_agreement(readings, solved, fitting)
+    _check_agreement(solved, fitting)
     sigma = np.sqrt(np.diag(np.linalg.inv(solved.jac.T @ solved.jac)))
     pose = fitting.pose(solved.x)
     finish = fitting.finish(solved.x)
@@ -120,7 +146,7 @@ def stood(scene: Scene) -> TapedPose:
     if scene.standing is None:
         raise InputError("standing", Said("where it was to stand"))
     finish = finish_at(scene.standing[None], scene.vehicle, place)
-    for name, (low, high) in _PLAUSIBLE.items():
+    for name, (low, high) in PLAUSIBLE.items():
         value = float(finish.measure(name)[0])
         if not np.isnan(value):
             between(f"{name}_m", value, low, high, clause="reading between")
@@ -131,13 +157,14 @@ def stood(scene: Scene) -> TapedPose:
 class _Fitting:
     """Poses by readings, in the berth's frame, p: along it where a gap was taped, off it, heading.
 
-    planned : (3,), where it was to stand; taped : m by the reading's name
+    planned : (3,), where it was to stand; taped : m by the reading's name, and its sigma, m
     """
 
     vehicle: Vehicle
     ground: Ground
     planned: Floats
     taped: Mapping[str, float]
+    sigma: Mapping[str, float]
 
     @property
     def along(self) -> bool:
@@ -154,11 +181,12 @@ class _Fitting:
     def by(self, names: Collection[str], *, turned: float = 0.0) -> OptimizeResult:
         """The pose by some of the readings, looked for from so far askew, rad."""
         wanted = np.array([self.taped[name] for name in names])
+        sigma = np.array([self.sigma[name] for name in names])
 
         def residuals(p: Floats) -> Floats:
             finish = self.finish(p)
-            found = np.array([finish.measure(n)[0] for n in names]) / TAPE_SIGMA
-            return np.asarray(found - wanted / TAPE_SIGMA)
+            found = np.array([finish.measure(n)[0] for n in names])
+            return np.asarray((found - wanted) / sigma)
 
         guess = [-self.taped["kerb_rear"] - self.vehicle.width / 2, turned]
         begin = [self.planned[0], *guess] if self.along else guess
@@ -169,37 +197,38 @@ class _Fitting:
         others = [other for other in self.taped if other != name]
         tries = (self.by(others, turned=by) for by in (-_TURNED, _TURNED))
         values = (float(self.finish(one.x).measure(name)[0]) for one in tries if one.cost < 1)
-        low, high = _PLAUSIBLE[name]
+        low, high = PLAUSIBLE[name]
         if name.startswith("kerb"):
             low, high = self.taped[name] - _ASKEW, self.taped[name] + _ASKEW
         there = (value for value in values if low <= value <= high)
         return min(there, key=lambda value: abs(value - self.taped[name]), default=float("nan"))
 
 
-def _check_angle(vehicle: Vehicle, readings: Readings) -> None:
-    lean = abs(readings.kerb_front - readings.kerb_rear)
+def _check_angle(vehicle: Vehicle, seen: Mapping[str, float]) -> None:
+    lean = abs(seen["kerb_front"] - seen["kerb_rear"])
     if lean > 0.9 * vehicle.wheelbase:
         raise InputError(
             "kerb_front_m",
             Said(
                 "front and rear contradict",
-                kerb_front=Exact(readings.kerb_front),
-                kerb_rear=Exact(readings.kerb_rear),
+                kerb_front=Exact(seen["kerb_front"]),
+                kerb_rear=Exact(seen["kerb_rear"]),
                 wheelbase=Exact(vehicle.wheelbase),
             ),
         )
 
 
-def _check_agreement(readings: Readings, solved: OptimizeResult, fitting: _Fitting) -> None:
-    ahead, behind = readings.ahead, readings.behind
+def _check_agreement(solved: OptimizeResult, fitting: _Fitting) -> None:
     # Only with both gaps along the kerb is there a reading more than is needed.
-    if ahead is None or behind is None:
+    if not {"ahead", "behind"} <= set(fitting.taped):
         return
+    ahead, behind = fitting.taped["ahead"], fitting.taped["behind"]
     spare = len(solved.fun) - len(solved.x)
     if spare > 0 and chi2.sf(float(solved.fun @ solved.fun), spare) < _CONTRADICTION:
         # Each gap takes half the error; but any of the four may be the wrong one.
-        off = abs(float(solved.fun[2:].sum())) * TAPE_SIGMA
-        fits = [(name, fitting.would_fit(name)) for name in _PLAUSIBLE]
+        sigma = [fitting.sigma[name] for name in ("ahead", "behind")]
+        off = abs(float(solved.fun[2:] @ sigma))
+        fits = [(name, fitting.would_fit(name)) for name in PLAUSIBLE]
         raise InputError(
             "behind_m",
             Said(
