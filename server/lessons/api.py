@@ -10,15 +10,9 @@ from ninja import Query, Router, Status
 from ninja.pagination import paginate
 
 from server.documents.models import Document
+from server.lessons.agreeing import agreements
 from server.lessons.appointments import add_lesson, change_lesson
-from server.lessons.attempts import (
-    correct_notes,
-    keep_attempt,
-    mend_result,
-    set_void,
-    tape_attempt,
-    tape_result,
-)
+from server.lessons.attempts import correct_notes, keep_attempt, set_void
 from server.lessons.diary import diary
 from server.lessons.history import history
 from server.lessons.history_table import described, table
@@ -27,10 +21,12 @@ from server.lessons.models import Attempt, Lesson
 from server.lessons.own_eye import learners_eye, state, stood_at
 from server.lessons.plan import opened
 from server.lessons.schemas import (
+    AgreementOut,
     AttemptIn,
     AttemptOut,
     CorrectionIn,
     Documents,
+    DoubtOut,
     EyeOfOut,
     HistoryAsked,
     HistoryOut,
@@ -43,11 +39,14 @@ from server.lessons.schemas import (
     LessonOpened,
     LessonOut,
     MendOut,
+    ReadIn,
     ReadingsIO,
     StandingOut,
     StoodIn,
     StoodOut,
+    TapedIO,
     TapeOut,
+    TapingIn,
     TrialIn,
     TrialOut,
     UseOut,
@@ -55,6 +54,7 @@ from server.lessons.schemas import (
 )
 from server.lessons.standing import standings
 from server.lessons.summary import pdf_of
+from server.lessons.taping import doubts_about, mend_result, tape_again, tape_attempt, tape_result
 from server.lessons.uses import uses
 from server.lists import Search
 from server.planning.models import CueSheet, with_revisions
@@ -166,7 +166,7 @@ def attempts_list(request: Caller, sheet: int) -> object:
     CueSheet.objects.for_caller(request).only("pk").get(pk=sheet)
     mine = Attempt.objects.for_caller(request, "cue_sheet__learner")
     noted = mine.filter(cue_sheet=sheet).select_related("instructor")
-    return noted.prefetch_related("corrections__author")
+    return noted.prefetch_related("corrections__author", "tapings__author")
 
 
 @router.get("/history", response=list[HistoryOut], operation_id="history_list")
@@ -212,24 +212,49 @@ def attempt_keep(request: Caller, body: AttemptIn) -> object:
 
 @router.post("/attempts/{attempt_id}/preview", response=TapeOut, operation_id="tape_preview")
 @may(*TEACH)
-def tape_preview(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
+def tape_preview(request: Caller, attempt_id: UUID, body: TapedIO) -> object:
     """What the readings come to, without keeping them."""
     attempt = _attempt(request, attempt_id)
-    return tape_result(attempt.cue_sheet, attempt.notes_now, body.model_dump())
+    return tape_result(attempt.cue_sheet, attempt.notes_now, body.readings)
+
+
+@router.post("/attempts/{attempt_id}/doubts", response=list[DoubtOut], operation_id="tape_doubts")
+@may(*TEACH)
+def tape_doubts(request: Caller, attempt_id: UUID, body: ReadIn) -> object:
+    """What is to be asked about readings as they are typed; keeps nothing."""
+    return doubts_about(_attempt(request, attempt_id), body.model_dump())
 
 
 @router.post("/attempts/{attempt_id}/mend", response=MendOut | None, operation_id="tape_mend")
 @may(*TEACH)
-def tape_mend(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
+def tape_mend(request: Caller, attempt_id: UUID, body: TapedIO) -> object:
     """How to put right where the readings say it stands; null when it is better begun again."""
     attempt = _attempt(request, attempt_id)
-    return mend_result(attempt.cue_sheet, attempt.notes_now, body.model_dump())
+    return mend_result(attempt.cue_sheet, attempt.notes_now, body.readings)
 
 
 @router.put("/attempts/{attempt_id}/readings", response=AttemptOut, operation_id="attempt_tape")
 @may(*TEACH)
-def attempt_tape(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
-    return tape_attempt(_attempt(request, attempt_id), body.model_dump())
+def attempt_tape(request: Caller, attempt_id: UUID, body: TapingIn) -> object:
+    """Keep what was taped; in place of what was kept before, which stays beside it, with why."""
+    return tape_attempt(
+        _attempt(request, attempt_id), request.member, body.readings,
+        based_on=body.based_on, why=body.why,
+    )  # fmt: skip
+
+
+@router.put("/attempts/{attempt_id}/beside", response=AttemptOut, operation_id="attempt_tape_again")
+@may(*TEACH)
+def attempt_tape_again(request: Caller, attempt_id: UUID, body: TapedIO) -> object:
+    """Keep what a second person taped of the same finish, to be compared."""
+    return tape_again(_attempt(request, attempt_id), request.member, body.readings)
+
+
+@router.get("/agreement", response=AgreementOut, operation_id="agreement_read")
+@may(*TEACH)
+def agreement_read(request: Caller) -> object:
+    """How well the school's people tape alike."""
+    return agreements(request.school)
 
 
 @router.post(

@@ -1,41 +1,26 @@
-"""Attempts: kept once, taped, judged by the core."""
+"""Attempts: kept once, their notes put right, left out of the figures."""
 
-from dataclasses import replace
 from datetime import datetime
-from math import degrees
 from typing import Any
 from uuid import UUID
 
 from django.db import transaction
-from faircorner.cues import Scene, mend
-from faircorner.cues.drawing import held
-from faircorner.documents.figures import dimension_document
-from faircorner.documents.finishes import finish_document, read_finish
-from faircorner.documents.plans import mend_document
+from faircorner.documents.finishes import read_finish
 from faircorner.errors import InputError
 from faircorner.learning import recall
 from faircorner.model import inside
 from faircorner.said import Said
 from faircorner.standards import COUNTED
-from faircorner.tape import TAPE_SIGMA, Readings, TapedPose, locate
 
 from server.errors import Stale
 from server.lessons.appointments import lesson_at
 from server.lessons.judging import LATER, verdict_on
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet
-from server.planning.services import final_pose, scene_of, take_up
+from server.planning.services import take_up
 from server.schools.models import Member, School
 
-__all__ = [
-    "correct_notes",
-    "keep_attempt",
-    "mend_result",
-    "scene_taped",
-    "set_void",
-    "tape_attempt",
-    "tape_result",
-]
+__all__ = ["correct_notes", "keep_attempt", "set_void"]
 
 
 @transaction.atomic
@@ -123,59 +108,6 @@ def correct_notes(
         finish = read_finish(attempt.tape["finish"])
         attempt.tape |= {"verdict": verdict_on(attempt.cue_sheet, notes, finish)}
     attempt.save(update_fields=["tape", "help"])
-    return attempt
-
-
-def scene_taped(sheet: CueSheet) -> Scene:
-    """The sheet's own, its vehicle standing where the plan ends."""
-    return replace(scene_of(sheet.revisions, sheet.options), standing=final_pose(sheet.plan))
-
-
-def _located(scene: Scene, readings: dict[str, float | None]) -> TapedPose:
-    taped: dict[str, Any] = {name.removesuffix("_m"): m for name, m in readings.items()}
-    return locate(scene, Readings(**taped))
-
-
-def mend_result(
-    sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
-) -> dict[str, Any] | None:
-    """How to put right where the vehicle stands, within the movements that are left; None: not."""
-    scene = scene_taped(sheet)
-    here = replace(scene, standing=_located(scene, readings).pose)
-    left = scene.standard.movements_left(
-        forward=notes["forward_movements"], reverse=notes["reverse_movements"]
-    )
-    found = mend(here, **left)
-    return mend_document(found, scene.vehicle)
-
-
-def tape_result(
-    sheet: CueSheet, notes: dict[str, Any], readings: dict[str, float | None]
-) -> dict[str, Any]:
-    """Pose, finish and verdict of readings, as a document. Raises InputError naming the reading."""
-    scene = scene_taped(sheet)
-    taped = _located(scene, readings)
-    x, y, heading = (float(v) for v in taped.pose)
-    return {
-        "pose": {"x_m": round(x, 4), "y_m": round(y, 4), "heading_deg": round(degrees(heading), 3)},
-        "along_known": readings.get("ahead_m") is not None or readings.get("behind_m") is not None,
-        "dimensions": [
-            dimension_document(line) for line in held(replace(scene, standing=taped.pose))
-        ],
-        "reading_sigma_m": TAPE_SIGMA,
-        "sigma_across_m": round(float(taped.sigma[1]), 4),
-        "sigma_angle_deg": round(degrees(float(taped.sigma[2])), 3),
-        "finish": finish_document(taped.finish),
-        "verdict": verdict_on(sheet, notes, taped.finish),
-    }
-
-
-@transaction.atomic
-def tape_attempt(attempt: Attempt, readings: dict[str, float | None]) -> Attempt:
-    """Store readings with what they come to; typing them again replaces them."""
-    attempt.tape = tape_result(attempt.cue_sheet, attempt.notes_now, readings)
-    attempt.readings = readings
-    attempt.save(update_fields=["readings", "tape"])
     return attempt
 
 

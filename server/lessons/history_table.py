@@ -25,7 +25,7 @@ _COLUMNS: tuple[tuple[str, str], ...] = (
     ("calls", "string"), ("looks", "string"), ("prompted", "string"), ("observed", "string"),
     ("on_the_way", "string"), ("at_end", "string"), ("help", "string"),
     ("kerb_front_m", "decimal"), ("kerb_rear_m", "decimal"), ("ahead_m", "decimal"),
-    ("behind_m", "decimal"), ("angle_deg", "decimal"),
+    ("behind_m", "decimal"), ("by_eye", "string"), ("angle_deg", "decimal"),
     ("said_kerb_front_m", "decimal"), ("said_kerb_rear_m", "decimal"),
     ("outcome", "string"), ("small", "integer"),
     ("serious", "integer"), ("points", "integer"), ("whole", "boolean"), ("void", "boolean"),
@@ -106,6 +106,9 @@ def _row(attempt: Any) -> dict[str, Any]:
         ),
         **{name: readings.get(name) for name in
            ("kerb_front_m", "kerb_rear_m", "ahead_m", "behind_m")},
+        "by_eye": "; ".join(
+            f"{name}: {glance}" for name, glance in sorted(readings.get("by_eye", {}).items())
+        ),
         "angle_deg": finish.get("angle_deg"),
         **{f"said_{name}": said.get(name) for name in ("kerb_front_m", "kerb_rear_m")},
         **{name: verdict.get(name) for name in ("outcome", "small", "serious", "points", "whole")},

@@ -33,10 +33,13 @@ MOST_TRIED = 1000
 _MOST_TOLD = 50
 
 
-def judged(attempt: Attempt) -> Verdict:
-    """The verdict on an attempt that was taped, by its own sheet's standard."""
+def judged(attempt: Attempt, finish: Finish | None = None) -> Verdict:
+    """The verdict on an attempt by its own sheet's standard: as it was taped, or with a finish."""
     sheet = attempt.cue_sheet
-    return _tried(read_document("standard", sheet.standard.body).build(), attempt, sheet.plan)
+    standard = read_document("standard", sheet.standard.body).build()
+    if finish is None:
+        return _tried(standard, attempt, sheet.plan)
+    return judge(standard, finish, _noted(attempt.notes_now, sheet.plan))
 
 
 def verdict_on(sheet: CueSheet, notes: dict[str, Any], finish: Finish) -> dict[str, Any]:

@@ -11,7 +11,7 @@ from server.planning.models import CueSheet
 from server.schools.access import SchoolQuerySet
 from server.schools.models import Member, School
 
-__all__ = ["Attempt", "Correction", "Lesson"]
+__all__ = ["Attempt", "Correction", "Lesson", "Taping"]
 
 
 class Lesson(models.Model):
@@ -59,7 +59,8 @@ class Attempt(models.Model):
     """One go at a manoeuvre, on one cue sheet. The client makes the id, so that a repeat is known.
 
     lesson : the one that it was driven in, where there was any
-    notes : what was seen while driving, as first noted; readings : what was taped, null until then
+    notes : what was seen while driving, as first noted
+    readings : what holds of what was taped, null until then; each that ever held is in `tapings`
     tape : pose, finish and verdict computed from the readings
     stated : where the learner said that it stood before it was taped, and when
     """
@@ -108,6 +109,32 @@ class Attempt(models.Model):
         corrections = list(self.corrections.all())
         notes: dict[str, Any] = corrections[-1].notes if corrections else self.notes
         return notes
+
+
+class Taping(models.Model):
+    """Readings of an attempt as somebody entered them: the first, those that put them right, and
+    those of a second person beside them.
+
+    finish : what they come to; why : of a correction
+    beside : taped by a second person, to be compared; otherwise the newest holds
+    """
+
+    school = models.ForeignKey(School, on_delete=models.CASCADE, related_name="tapings")
+    attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="tapings")
+    author = models.ForeignKey(Member, on_delete=models.PROTECT, related_name="tapings")
+    made = models.DateTimeField(default=timezone.now, editable=False)
+    readings = models.JSONField()
+    finish = models.JSONField()
+    why = models.CharField(max_length=300, blank=True)
+    beside = models.BooleanField(default=False)
+
+    objects = SchoolQuerySet.as_manager()
+
+    class Meta:
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return f"taping of {self.attempt}"
 
 
 class Correction(models.Model):

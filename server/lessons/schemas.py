@@ -7,10 +7,11 @@ from faircorner.documents.judging import NotedModel, OnTheWay
 from faircorner.learning import Sideways, recall
 from faircorner.standards import AtEnd, Grade, Observed, Passed, Phase
 from faircorner.standards import When as WhenFault
-from faircorner.tape import MET, TAPE_SIGMA, Result
+from faircorner.tape import MET, TAPE_SIGMA, Glance, Result
 from ninja import Schema
 from pydantic import BaseModel, Field, model_validator
 
+from server.lessons.agreeing import compared
 from server.lessons.own_eye import off_document
 from server.planning.schemas import (
     ClearanceOut,
@@ -22,6 +23,7 @@ from server.planning.schemas import (
     StepOut,
 )
 from server.request_body import RequestBody, When, WhenHere
+from server.said import SaidOut
 from server.schools.history import changed_by
 
 Timing = Literal["early", "on", "late"]
@@ -206,7 +208,12 @@ class HistoryOut(Schema):
     outcome: Result | None
     met: bool
     whole: bool
+    by_eye: bool
     void: bool
+
+    @staticmethod
+    def resolve_by_eye(obj: Any) -> bool:
+        return bool((obj.tape or {}).get("by_eye"))
 
     @staticmethod
     def resolve_instructor(obj: Any) -> str:
@@ -386,6 +393,96 @@ class ReadingsIO(RequestBody):
     behind_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
 
 
+class ReadIn(RequestBody):
+    """Readings as they are being typed, m, whichever there are."""
+
+    kerb_front_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
+    kerb_rear_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
+    ahead_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
+    behind_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
+
+
+class TapedIO(ReadIn):
+    """Readings in metres, null where nobody taped; by_eye : what was only looked at, against what
+    the plan has. Each wheel needs the one or the other.
+    """
+
+    by_eye: dict[Literal["kerb_front", "kerb_rear", "ahead", "behind"], Glance] = {}
+
+    @property
+    def readings(self) -> dict[str, Any]:
+        """As they are kept: of an eye nothing where it told nothing."""
+        told = self.model_dump(include=set(TapedIO.model_fields))
+        return told if self.by_eye else {n: value for n, value in told.items() if n != "by_eye"}
+
+
+class DoubtOut(BaseModel):
+    """What is to be asked about a reading; possible : whether it may be so all the same."""
+
+    reading: Literal["kerb_front_m", "kerb_rear_m", "ahead_m", "behind_m"]
+    said: SaidOut
+    possible: bool
+
+
+class TapingIn(TapedIO):
+    """Readings to be kept; in place of others, with how many there were, and why."""
+
+    based_on: Annotated[int, Field(ge=0)] = 0
+    why: Line = ""
+
+
+class TapingOut(Schema):
+    """Readings that hold or held, and of a correction why."""
+
+    by: str = Field(alias="author.name")
+    at: datetime = Field(alias="made")
+    readings: TapedIO
+    why: str
+
+
+class ComparedOut(BaseModel):
+    """What a second person taped of the same finish: by reading, how much more it reads."""
+
+    by: str
+    at: datetime
+    than: str
+    readings: TapedIO
+    more: dict[str, float]
+    outcome: Result
+    same_outcome: bool
+
+
+class PairOut(BaseModel):
+    """What `other` reads more than `one`, and where 95 % of the differences lie about that."""
+
+    one: str
+    other: str
+    what: Literal["wheel", "gap"]
+    count: int
+    more_m: float
+    low_m: float | None
+    high_m: float | None
+    between_m: float | None
+    biased: bool
+
+
+class OneReadingOut(BaseModel):
+    """One standard deviation of a single reading; null where too few were taped twice."""
+
+    wheel: float | None
+    gap: float | None
+
+
+class AgreementOut(BaseModel):
+    """How well the school's people tape alike, beside what is assumed of a tape."""
+
+    attempts: int
+    same_outcome: int
+    assumed_m: float
+    one_reading_m: OneReadingOut
+    pairs: list[PairOut]
+
+
 Bounds = tuple[float | None, float | None]
 
 
@@ -462,12 +559,13 @@ class TapeOut(BaseModel):
     """Where the vehicle stands, and the verdict. along_known is false when x is only assumed.
 
     dimensions : where the tape was held; empty in what was kept before they were told
-    reading_sigma_m : assumed of each reading
+    reading_sigma_m : assumed of each reading; by_eye : the readings that were only looked at
     """
 
     pose: PoseOut
     dimensions: list[DimensionOut] = []
     along_known: bool
+    by_eye: list[str] = []
     reading_sigma_m: float = TAPE_SIGMA
     sigma_across_m: float
     sigma_angle_deg: float
@@ -565,6 +663,7 @@ class RecallOut(BaseModel):
 class AttemptOut(Schema):
     """An attempt; notes are those that hold, `noted` all there ever were, the first one first.
 
+    tapings : all readings that ever held, the first one first; beside : others' of the same finish
     off : what was said more than was taped, once both are there; recall : of its steps from memory
     """
 
@@ -574,12 +673,22 @@ class AttemptOut(Schema):
     started: datetime
     notes: Notes
     noted: list[NotesKept]
-    readings: ReadingsIO | None
+    readings: TapedIO | None
+    tapings: list[TapingOut]
+    beside: list[ComparedOut]
     tape: TapeOut | None
     void: bool
     stated: StatedOut | None
     off: OffOut | None
     recall: RecallOut | None
+
+    @staticmethod
+    def resolve_tapings(obj: Any) -> Any:
+        return [one for one in obj.tapings.all() if not one.beside]
+
+    @staticmethod
+    def resolve_beside(obj: Any) -> Any:
+        return compared(obj)
 
     @staticmethod
     def resolve_off(obj: Any) -> Any:

@@ -18,6 +18,7 @@ class MarkOut(BaseModel):
     started: datetime
     pose: PoseOut
     along_known: bool
+    by_eye: bool
     finish: FinishOut
     outcome: Result
     met: bool
@@ -64,6 +65,7 @@ class SetOut(BaseModel):
     """All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
 
     changes : what is another than on the sheet before it
+    by_eye : how many of those that count were only looked at, which count half
     met : how many met the standard as far as they were watched; met_whole : and were watched whole
     """
 
@@ -75,6 +77,7 @@ class SetOut(BaseModel):
     met: int
     met_whole: int
     counted: int
+    by_eye: int
     mean: PoseOut | None
     measures: list[MeasureOut]
     advice: AdviceOut | None

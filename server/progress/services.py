@@ -15,7 +15,7 @@ from faircorner.documents.reading import read_document
 from faircorner.errors import InputError
 from faircorner.said import Said
 from faircorner.shift import Chance, advise, because, describe, driving, headline
-from faircorner.shift.finishes import LEVEL, MEASURED, least_count, mean_pose
+from faircorner.shift.finishes import BY_EYE, LEVEL, MEASURED, least_count, mean_pose
 from faircorner.tape import MET
 
 from server.lessons.models import Attempt
@@ -111,6 +111,7 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     # The gap along counts only when every attempt of the set has it: half a set misleads.
     width = 3 if len(table) and not np.isnan(table[:, 2]).any() else 2
     verdicts = [tape["verdict"] for a, tape in taped if not a.void]
+    weights = [BY_EYE if tape.get("by_eye") else 1.0 for a, tape in taped if not a.void]
     met = [verdict for verdict in verdicts if verdict["outcome"] in MET]
     found: dict[str, Any] = {
         "sheet_id": sheet.pk,
@@ -121,12 +122,13 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
         "met": len(met),
         "met_whole": sum(verdict["whole"] for verdict in met),
         "counted": len(table),
-        "mean": _mean([tape["pose"] for a, tape in taped if not a.void]),
+        "by_eye": weights.count(BY_EYE),
+        "mean": _mean([tape["pose"] for a, tape in taped if not a.void], weights),
         "measures": [],
         "advice": None,
     }
     if len(table) >= 2:
-        found |= _judged(sheet, table[:, :width], along)
+        found |= _judged(sheet, table[:, :width], weights, along)
     return found
 
 
@@ -134,10 +136,10 @@ def _chance(chance: Chance) -> dict[str, float]:
     return {name: round(getattr(chance, name), 3) for name in ("share", "low", "high")}
 
 
-def _mean(poses: list[dict[str, float]]) -> dict[str, float] | None:
+def _mean(poses: list[dict[str, float]], weights: list[float]) -> dict[str, float] | None:
     if not poses:
         return None
-    found = mean_pose([(p["x_m"], p["y_m"], radians(p["heading_deg"])) for p in poses])
+    found = mean_pose([(p["x_m"], p["y_m"], radians(p["heading_deg"])) for p in poses], weights)
     return pose_document(found)
 
 
@@ -147,6 +149,7 @@ def _mark(attempt: Attempt, tape: dict[str, Any]) -> dict[str, Any]:
         "started": attempt.started.isoformat(),
         "pose": tape["pose"],
         "along_known": tape["along_known"],
+        "by_eye": bool(tape.get("by_eye")),
         "finish": tape["finish"],
         "outcome": tape["verdict"]["outcome"],
         "met": tape["verdict"]["outcome"] in MET,
@@ -155,11 +158,11 @@ def _mark(attempt: Attempt, tape: dict[str, Any]) -> dict[str, Any]:
 
 
 def _judged(
-    sheet: CueSheet, table: np.ndarray, along: Literal["ahead", "behind"]
+    sheet: CueSheet, table: np.ndarray, weights: list[float], along: Literal["ahead", "behind"]
 ) -> dict[str, Any]:
     width = table.shape[1]
     target = np.array(_measured(sheet.plan["finish"], along)[:width])
-    finishes = describe(table - target)
+    finishes = describe(table - target, weights)
     sensitivity = np.array(sheet.plan["sensitivity"], dtype=np.float64)[:width]
     scene = scene_of(sheet.revisions, sheet.options)
     advice = advise(

@@ -236,6 +236,21 @@ class _School:
                 school=self.school, attempt=attempt, made=given.made, notes=kept["notes"],
                 author=self._person("corrections.author", given.author),
             )  # fmt: skip
+        self._tapings(raw, line, attempt)
+
+    def _tapings(self, raw: dict[str, Any], line: Any, attempt: Attempt) -> None:
+        """All that was taped; files of old told only what held, and whose notes they were."""
+        if "tapings" not in raw and line.readings is not None and line.tape is not None:
+            attempt.tapings.create(
+                school=self.school, author=attempt.instructor, made=line.started,
+                readings=raw["readings"], finish=raw["tape"]["finish"],
+            )  # fmt: skip
+        for given, kept in zip(line.tapings, raw.get("tapings", []), strict=True):
+            attempt.tapings.create(
+                school=self.school, author=self._person("tapings.author", given.author),
+                made=given.made,
+                **{n: kept[n] for n in ("readings", "finish", "why", "beside")},
+            )  # fmt: skip
 
     def _lesson_of(self, line: Any, sheet: CueSheet) -> Lesson | None:
         """The lesson that an attempt was driven in; files of old told none."""

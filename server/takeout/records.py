@@ -13,7 +13,8 @@ from faircorner.model import Model
 from faircorner.standards import OBSERVED, Observed
 from pydantic import AwareDatetime, ConfigDict, Field
 
-from server.lessons.schemas import Notes, ReadingsIO, Recap, StatedOut, TapeOut
+from server.lessons.schemas import Notes, Recap, StatedOut, TapedIO, TapeOut
+from server.planning.schemas import FinishOut
 from server.schools.schemas import RoleName
 
 __all__ = [
@@ -178,8 +179,19 @@ class CorrectionPart(Line):
     notes: Notes
 
 
+class TapingPart(Line):
+    """Readings as somebody entered them; beside : a second person's of the same finish"""
+
+    author: Number
+    made: AwareDatetime
+    readings: TapedIO
+    finish: FinishOut
+    why: Annotated[str, Field(max_length=300)]
+    beside: bool
+
+
 class AttemptLine(Line):
-    """attempts.jsonl: notes as first noted, and how they were put right"""
+    """attempts.jsonl: notes as first noted, and how they were put right; all that was taped"""
 
     id: UUID
     sheet: Number
@@ -187,11 +199,12 @@ class AttemptLine(Line):
     instructor: Number
     started: AwareDatetime
     notes: Notes
-    readings: ReadingsIO | None
+    readings: TapedIO | None
     tape: TapeOut | None
     stated: StatedOut | None = None
     void: bool
     corrections: list[CorrectionPart]
+    tapings: list[TapingPart] = []
 
 
 class ShiftLine(Line):

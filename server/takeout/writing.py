@@ -68,6 +68,7 @@ class _Rows:
                 Q(pk=learner.pk) | Q(lessons_given__learner=learner)
                 | Q(attempts_noted__cue_sheet__learner=learner) | Q(revision__in=revisions)
                 | Q(corrections__attempt__cue_sheet__learner=learner)
+                | Q(tapings__attempt__cue_sheet__learner=learner)
                 | Q(shifts_taken__before__learner=learner)
                 | Q(mock_tests_held__learner=learner)
                 | Q(pk__in=Lesson.history.filter(learner=learner).values("instructor"))
@@ -77,7 +78,9 @@ class _Rows:
             Prefetch("revisions", queryset=revisions.order_by("number"))
         )
         self.sheets, self.lessons = sheets.order_by("pk"), lessons.order_by("pk")
-        self.attempts = attempts.order_by("started", "pk").prefetch_related("corrections")
+        self.attempts = attempts.order_by("started", "pk").prefetch_related(
+            "corrections", "tapings"
+        )
         self.shifts, self.mocks = shifts.order_by("pk"), mocks.order_by("pk")
         self.person = _numbers(self.people)
         self.user = {member.user_id: number for member, number in _numbered(self.people)}
@@ -181,6 +184,11 @@ class _Rows:
             "instructor": self.person[attempt.instructor_id], "started": _time(attempt.started),
             **_fields(attempt, ("notes", "readings", "tape", "stated", "void")),
             "corrections": corrections,
+            "tapings": [
+                {"author": self.person[t.author_id], "made": _time(t.made),
+                 **_fields(t, ("readings", "finish", "why", "beside"))}
+                for t in attempt.tapings.all()
+            ],
         }  # fmt: skip
 
     def _shift(self, shift: Shift) -> Line:

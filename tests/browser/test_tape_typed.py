@@ -3,7 +3,7 @@
 import pytest
 from playwright.sync_api import expect
 
-from tests.browser.steps import MAREN, TEODOR, choose, field, sign_in, station
+from tests.browser.steps import MAREN, TEODOR, choose, field, sign_in, station, type_length
 
 
 def an_attempt(page):
@@ -66,4 +66,22 @@ def test_with_a_keyboard_enter_goes_on_to_the_next_reading(page):
     expect(front).to_be_focused()
     front.fill("0.3")
     front.press("Enter")
+    taped_and_spoilt(page)
+
+
+def test_a_reading_that_can_hardly_be_is_asked_about_at_once(page):
+    sign_in(page)
+    choose(page, "Learner", "Yara Quill")
+    an_attempt(page)
+    type_length(page, "Rear wheel to kerb", "12 m")
+    asked = page.get_by_role("alert").filter(has_text="Rear wheel to kerb")
+    expect(asked).to_contain_text("must be between −1 m and 4 m")
+    type_length(page, "Rear wheel to kerb", "1.3 m")
+    expect(asked).to_contain_text("1.30 m is far from the 25 cm that were planned. Was it read so?")
+    type_length(page, "Front wheel to kerb", "1.3 m")
+    keep = page.get_by_role("button", name="Keep the readings")
+    asked.get_by_role("button", name="It is so").click()
+    expect(asked).to_have_count(0)
+    expect(keep).to_be_disabled()
+    page.get_by_role("button", name="It is so").click()
     taped_and_spoilt(page)

@@ -29,7 +29,7 @@ def attempt(ours, lead):
 def test_readings_come_back_with_pose_finish_and_verdict(lead, attempt):
     answer = tape(lead, attempt, GOOD).json()
     tape_result = answer["tape"]
-    assert answer["readings"] == {**GOOD, "behind_m": None}
+    assert answer["readings"] == {**GOOD, "behind_m": None, "by_eye": {}}
     assert tape_result["finish"]["kerb_front_m"] == pytest.approx(0.25, abs=1e-4)
     assert tape_result["finish"]["ahead_m"] == pytest.approx(2.0, abs=1e-4)
     assert tape_result["along_known"] is True
@@ -44,9 +44,10 @@ def test_a_preview_stores_nothing(lead, attempt):
     assert Attempt.objects.get().readings is None
 
 
-def test_typing_again_replaces_the_readings(lead, attempt):
+def test_a_correction_replaces_the_readings(lead, attempt):
     tape(lead, attempt, GOOD)
-    answer = tape(lead, attempt, {"kerb_front_m": 0.05, "kerb_rear_m": 0.25}).json()
+    right = {"kerb_front_m": 0.05, "kerb_rear_m": 0.25, "based_on": 1, "why": "the other wheel"}
+    answer = tape(lead, attempt, right).json()
     assert answer["readings"]["ahead_m"] is None
     assert answer["tape"]["along_known"] is False
     assert answer["tape"]["finish"]["ahead_m"] is None

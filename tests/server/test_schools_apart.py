@@ -13,8 +13,9 @@ from server.api import api
 from server.documents.models import Revision
 from server.documents.services import create_document
 from server.lessons.appointments import add_lesson
-from server.lessons.attempts import keep_attempt, tape_attempt
+from server.lessons.attempts import keep_attempt
 from server.lessons.models import Attempt, Lesson
+from server.lessons.taping import tape_attempt
 from server.long_work.services import ask
 from server.mock_tests.models import MockTest
 from server.planning.models import CueSheet
@@ -108,11 +109,14 @@ def requests_naming(house):
             "standard": standard.body, "finish": {"kerb_rear_m": 0.3}}),
         "attempt_stood": ("POST", f"/api/attempts/{attempt.pk}/stood", {"readings": readings}),
         "attempt_state": ("PUT", f"/api/attempts/{attempt.pk}/stated", readings),
+        "agreement_read": ("GET", "/api/agreement", None),
         "own_eye_read": ("GET", f"/api/own-eye?learner={learner}", None),
         "sheet_predict": ("POST", f"/api/sheets/{sheet}/predict", {"call": 1, "by_m": 0.4}),
         "tape_preview": ("POST", f"/api/attempts/{attempt.pk}/preview", readings),
         "tape_mend": ("POST", f"/api/attempts/{attempt.pk}/mend", readings),
+        "tape_doubts": ("POST", f"/api/attempts/{attempt.pk}/doubts", readings),
         "attempt_tape": ("PUT", f"/api/attempts/{attempt.pk}/readings", readings),
+        "attempt_tape_again": ("PUT", f"/api/attempts/{attempt.pk}/beside", readings),
         "notes_correct": ("POST", f"/api/attempts/{attempt.pk}/notes", {
             "based_on": 0, "notes": NOTES}),
         "attempt_void": ("PUT", f"/api/attempts/{attempt.pk}/void", {"void": True}),
@@ -193,6 +197,7 @@ NAMELESS = {"session_read", "health_read",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
             "school_begin", "school_begin_from_file", "school_file", "school_pad",
+            "agreement_read",
             "own_eye_read", "mock_tests_list", "history_list", "history_table", "history_columns",
             "calendar_read",
             "calendar_make", "calendar_withdraw", "calendar_file", "calendar_feed"}  # fmt: skip
@@ -248,7 +253,7 @@ MAY_NOT = {"document_create", "document_merge", "document_revise", "document_sit
            "person_history", "document_away", "lesson_change", "person_erase",
            "school_file", "school_pad", "standard_trial", "attempt_stood",
            "mock_test_pool", "mock_test_start", "mock_test_cancel", "mock_test_give_up",
-           "attempt_state"}  # fmt: skip
+           "attempt_state", "attempt_tape_again", "agreement_read", "tape_doubts"}  # fmt: skip
 # What the school has in common is not for somebody who still learns to teach.
 NOT_YET = {
     "document_create",
@@ -382,8 +387,8 @@ def drive_too_late(house, sheet):
                                started=datetime.fromisoformat(STARTED), notes=notes)  # fmt: skip
         near = 0.10 + 0.01 * (i % 3)
         gap = ahead + 0.21 + 0.02 * (i % 4)
-        tape_attempt(attempt, {"kerb_front_m": near, "kerb_rear_m": near, "ahead_m": gap,
-                               "behind_m": None})  # fmt: skip
+        tape_attempt(attempt, lead, {"kerb_front_m": near, "kerb_rear_m": near, "ahead_m": gap,
+                                     "behind_m": None})  # fmt: skip
 
 
 def test_a_biased_set_is_advised_and_the_advice_taken_starts_a_new_set(ours):

@@ -44,7 +44,7 @@ def test_figures_of_a_set_are_kept_until_what_they_rest_on_is_another(ours, lead
     assert told() == 90
     send(lead, "PUT", f"/api/attempts/{second}/void", {"void": True})
     assert told() == 1
-    tape(lead, first, {**GOOD, "kerb_front_m": 0.31})
+    tape(lead, first, {**GOOD, "kerb_front_m": 0.31, "based_on": 1, "why": "misread"})
     assert told() == 1
     settings.CORE = "another core"
     assert told() == 1

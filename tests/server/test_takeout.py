@@ -47,6 +47,10 @@ def lived_in(house):
     seen = {"what": "stalled", "phase": "start", "step": 0, "seconds": 4}
     attempt = keep(instructor, house, notes={**NOTES, "observed": [seen], "prompted": [1]})["id"]
     send(lead, "PUT", f"/api/attempts/{attempt}/readings", READINGS)
+    send(instructor, "PUT", f"/api/attempts/{attempt}/beside", READINGS)
+    looked = {"by_eye": {"kerb_front": "near", "kerb_rear": "right"}}
+    send(instructor, "PUT", f"/api/attempts/{attempt}/readings", {
+        **looked, "based_on": 1, "why": "the tape slipped"})  # fmt: skip
     noted = {"based_on": 0, "notes": {**NOTES, "seconds": 61}}
     assert send(lead, "POST", f"/api/attempts/{attempt}/notes", noted).status_code == 201
     moved = make_sheet(house.school, learner_id=learner, revisions=house.revisions,
@@ -159,6 +163,21 @@ def test_attempts_of_an_older_file_find_their_lesson(ours):
     emptied()
     read_school(changed(file.getvalue(), "lessons.jsonl", older), **SIGNS_IN)
     assert Attempt.objects.get().lesson == Lesson.objects.get()
+
+
+def test_what_an_older_file_tells_of_readings_is_the_first_entry(ours):
+    def older(lines):
+        for line in lines:
+            del line["tapings"]
+
+    file = changed(taken_out(ours.client("lead")), "attempts.jsonl", older)
+    held = Attempt.objects.get()
+    noted_by = held.instructor.name
+    emptied()
+    read_school(file, **SIGNS_IN)
+    (one,) = Attempt.objects.get().tapings.all()
+    assert (one.readings, one.finish, one.beside) == (held.readings, held.tape["finish"], False)
+    assert one.author.name == noted_by
 
 
 def test_the_first_school_can_begin_from_a_file(ours, client):

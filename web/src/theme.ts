@@ -58,7 +58,14 @@ export const theme = createTheme({
       // A finger needs more than a pointer.
       styleOverrides: { root: { "@media (pointer: coarse)": { minHeight: 44 } } },
     },
-    MuiToggleButton: { styleOverrides: { root: { color: ink.ink } } },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          color: ink.ink,
+          "&.Mui-selected, &.Mui-selected:hover": { background: ink.teal, color: "#fff" },
+        },
+      },
+    },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTooltip: { defaultProps: { arrow: true } },
     // A label stands on its field's upper edge and takes the lines it needs, in any language.

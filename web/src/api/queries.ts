@@ -57,6 +57,12 @@ export const calendarQuery = queryOptions({
   queryFn: ({ signal }) => ask.get("/api/calendar", { signal }),
 });
 
+/** How well the school's people tape alike. */
+export const agreementQuery = queryOptions({
+  queryKey: ["attempts", "agreement"],
+  queryFn: ({ signal }) => ask.get("/api/agreement", { signal }),
+});
+
 type Asked<P extends keyof paths> = paths[P] extends { get: { parameters: { query?: infer Q } } }
   ? NonNullable<Q>
   : never;

@@ -1189,6 +1189,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/doubts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tape Doubts
+         * @description What is to be asked about readings as they are typed; keeps nothing.
+         */
+        post: operations["tape_doubts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/mend": {
         parameters: {
             query?: never;
@@ -1217,8 +1237,51 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Attempt Tape */
+        /**
+         * Attempt Tape
+         * @description Keep what was taped; in place of what was kept before, which stays beside it, with why.
+         */
         put: operations["attempt_tape"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Attempt Tape Again
+         * @description Keep what a second person taped of the same finish, to be compared.
+         */
+        put: operations["attempt_tape_again"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/agreement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Agreement Read
+         * @description How well the school's people tape alike.
+         */
+        get: operations["agreement_read"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -6124,6 +6187,7 @@ export interface components {
          * AttemptOut
          * @description An attempt; notes are those that hold, `noted` all there ever were, the first one first.
          *
+         *     tapings : all readings that ever held, the first one first; beside : others' of the same finish
          *     off : what was said more than was taped, once both are there; recall : of its steps from memory
          */
         AttemptOut: {
@@ -6144,13 +6208,44 @@ export interface components {
             notes: components["schemas"]["Notes"];
             /** Noted */
             noted: components["schemas"]["NotesKept"][];
-            readings: components["schemas"]["ReadingsIO"] | null;
+            readings: components["schemas"]["TapedIO"] | null;
+            /** Tapings */
+            tapings: components["schemas"]["TapingOut"][];
+            /** Beside */
+            beside: components["schemas"]["ComparedOut"][];
             tape: components["schemas"]["TapeOut"] | null;
             /** Void */
             void: boolean;
             stated: components["schemas"]["StatedOut"] | null;
             off: components["schemas"]["OffOut"] | null;
             recall: components["schemas"]["RecallOut"] | null;
+        };
+        /**
+         * ComparedOut
+         * @description What a second person taped of the same finish: by reading, how much more it reads.
+         */
+        ComparedOut: {
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Than */
+            than: string;
+            readings: components["schemas"]["TapedIO"];
+            /** More */
+            more: {
+                [key: string]: number;
+            };
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "met" | "met with small faults" | "not met" | "ended";
+            /** Same Outcome */
+            same_outcome: boolean;
         };
         /**
          * FindingOut
@@ -6455,7 +6550,7 @@ export interface components {
          * @description Where the vehicle stands, and the verdict. along_known is false when x is only assumed.
          *
          *     dimensions : where the tape was held; empty in what was kept before they were told
-         *     reading_sigma_m : assumed of each reading
+         *     reading_sigma_m : assumed of each reading; by_eye : the readings that were only looked at
          */
         TapeOut: {
             pose: components["schemas"]["PoseOut"];
@@ -6467,6 +6562,11 @@ export interface components {
             /** Along Known */
             along_known: boolean;
             /**
+             * By Eye
+             * @default []
+             */
+            by_eye: string[];
+            /**
              * Reading Sigma M
              * @default 0.01
              */
@@ -6477,6 +6577,44 @@ export interface components {
             sigma_angle_deg: number;
             finish: components["schemas"]["FinishOut"];
             verdict: components["schemas"]["VerdictOut"];
+        };
+        /**
+         * TapedIO
+         * @description Readings in metres, null where nobody taped; by_eye : what was only looked at, against what
+         *     the plan has. Each wheel needs the one or the other.
+         */
+        TapedIO: {
+            /** Kerb Front M */
+            kerb_front_m?: number | null;
+            /** Kerb Rear M */
+            kerb_rear_m?: number | null;
+            /** Ahead M */
+            ahead_m?: number | null;
+            /** Behind M */
+            behind_m?: number | null;
+            /**
+             * By Eye
+             * @default {}
+             */
+            by_eye: {
+                [key: string]: "near" | "right" | "far";
+            };
+        };
+        /**
+         * TapingOut
+         * @description Readings that hold or held, and of a correction why.
+         */
+        TapingOut: {
+            /** By */
+            by: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            readings: components["schemas"]["TapedIO"];
+            /** Why */
+            why: string;
         };
         /**
          * UnwatchedOut
@@ -6600,6 +6738,8 @@ export interface components {
             met: boolean;
             /** Whole */
             whole: boolean;
+            /** By Eye */
+            by_eye: boolean;
             /** Void */
             void: boolean;
         };
@@ -6609,6 +6749,34 @@ export interface components {
             items: components["schemas"]["HistoryOut"][];
             /** Count */
             count: number;
+        };
+        /**
+         * DoubtOut
+         * @description What is to be asked about a reading; possible : whether it may be so all the same.
+         */
+        DoubtOut: {
+            /**
+             * Reading
+             * @enum {string}
+             */
+            reading: "kerb_front_m" | "kerb_rear_m" | "ahead_m" | "behind_m";
+            said: components["schemas"]["SaidOut"];
+            /** Possible */
+            possible: boolean;
+        };
+        /**
+         * ReadIn
+         * @description Readings as they are being typed, m, whichever there are.
+         */
+        ReadIn: {
+            /** Kerb Front M */
+            kerb_front_m?: number | null;
+            /** Kerb Rear M */
+            kerb_rear_m?: number | null;
+            /** Ahead M */
+            ahead_m?: number | null;
+            /** Behind M */
+            behind_m?: number | null;
         };
         /**
          * MendOut
@@ -6624,6 +6792,89 @@ export interface components {
             clearance: components["schemas"]["ClearanceOut"][];
             /** Path */
             path: components["schemas"]["PathPoint"][];
+        };
+        /**
+         * TapingIn
+         * @description Readings to be kept; in place of others, with how many there were, and why.
+         */
+        TapingIn: {
+            /** Kerb Front M */
+            kerb_front_m?: number | null;
+            /** Kerb Rear M */
+            kerb_rear_m?: number | null;
+            /** Ahead M */
+            ahead_m?: number | null;
+            /** Behind M */
+            behind_m?: number | null;
+            /**
+             * By Eye
+             * @default {}
+             */
+            by_eye: {
+                [key: string]: "near" | "right" | "far";
+            };
+            /**
+             * Based On
+             * @default 0
+             */
+            based_on: number;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
+         * AgreementOut
+         * @description How well the school's people tape alike, beside what is assumed of a tape.
+         */
+        AgreementOut: {
+            /** Attempts */
+            attempts: number;
+            /** Same Outcome */
+            same_outcome: number;
+            /** Assumed M */
+            assumed_m: number;
+            one_reading_m: components["schemas"]["OneReadingOut"];
+            /** Pairs */
+            pairs: components["schemas"]["PairOut"][];
+        };
+        /**
+         * OneReadingOut
+         * @description One standard deviation of a single reading; null where too few were taped twice.
+         */
+        OneReadingOut: {
+            /** Wheel */
+            wheel: number | null;
+            /** Gap */
+            gap: number | null;
+        };
+        /**
+         * PairOut
+         * @description What `other` reads more than `one`, and where 95 % of the differences lie about that.
+         */
+        PairOut: {
+            /** One */
+            one: string;
+            /** Other */
+            other: string;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "wheel" | "gap";
+            /** Count */
+            count: number;
+            /** More M */
+            more_m: number;
+            /** Low M */
+            low_m: number | null;
+            /** High M */
+            high_m: number | null;
+            /** Between M */
+            between_m: number | null;
+            /** Biased */
+            biased: boolean;
         };
         /**
          * CorrectionIn
@@ -7143,6 +7394,8 @@ export interface components {
             pose: components["schemas"]["PoseOut"];
             /** Along Known */
             along_known: boolean;
+            /** By Eye */
+            by_eye: boolean;
             finish: components["schemas"]["FinishOut"];
             /**
              * Outcome
@@ -7178,6 +7431,7 @@ export interface components {
          * @description All taped attempts on one cue sheet; mean : where those that count ended, in the mean.
          *
          *     changes : what is another than on the sheet before it
+         *     by_eye : how many of those that count were only looked at, which count half
          *     met : how many met the standard as far as they were watched; met_whole : and were watched whole
          */
         SetOut: {
@@ -7202,6 +7456,8 @@ export interface components {
             met_whole: number;
             /** Counted */
             counted: number;
+            /** By Eye */
+            by_eye: number;
             mean: components["schemas"]["PoseOut"] | null;
             /** Measures */
             measures: components["schemas"]["MeasureOut"][];
@@ -9925,7 +10181,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReadingsIO"];
+                "application/json": components["schemas"]["TapedIO"];
             };
         };
         responses: {
@@ -9936,6 +10192,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TapeOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    tape_doubts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoubtOut"][];
                 };
             };
             400: components["responses"]["Problem400"];
@@ -9963,7 +10257,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReadingsIO"];
+                "application/json": components["schemas"]["TapedIO"];
             };
         };
         responses: {
@@ -10001,7 +10295,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReadingsIO"];
+                "application/json": components["schemas"]["TapingIn"];
             };
         };
         responses: {
@@ -10012,6 +10306,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AttemptOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    attempt_tape_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TapedIO"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    agreement_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AgreementOut"];
                 };
             };
             400: components["responses"]["Problem400"];

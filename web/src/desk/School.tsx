@@ -8,10 +8,11 @@ import { useMay, useSchool } from "../shell/useDocket";
 import { t } from "../words";
 import { ChoosePad } from "./ChoosePad";
 import { Desk } from "./Desk";
+import { OurTapes } from "./OurTapes";
 
 const School = () => {
   const school = useSchool();
-  const { lead, shape } = useMay();
+  const { lead, shape, teach } = useMay();
   const told: [string, string][] = [
     [t("begin.name of the school"), school.name],
     [t("begin.town"), school.place],
@@ -34,6 +35,7 @@ const School = () => {
         ))}
       </Paper>
       {shape && <ChoosePad />}
+      {teach && <OurTapes />}
       {lead && (
         <Paper component="section" sx={{ p: 2, display: "grid", gap: 1.5 }}>
           <Typography variant="h2">{t("desk.take the school out")}</Typography>

@@ -15,14 +15,22 @@ interface Props {
   /** What all of them come to. */
   outcome: Outcome;
   words: FinishWords;
+  /** The measures that were only looked at, or come of such. */
+  estimated?: readonly string[];
 }
 
-export const VerdictLines = ({ findings, outcome, words }: Props) => (
+export const VerdictLines = ({ findings, outcome, words, estimated = [] }: Props) => (
   <Box component="table" sx={{ width: "100%", borderCollapse: "collapse", fontSize: 14 }}>
     <tbody>
       {findings.map((finding, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: as the standard has them
-        <Line key={i} finding={finding} outcome={outcome} words={words} />
+        <Line
+          // biome-ignore lint/suspicious/noArrayIndexKey: as the standard has them
+          key={i}
+          finding={finding}
+          outcome={outcome}
+          words={words}
+          estimated={estimated.includes(finding.measure ?? "")}
+        />
       ))}
     </tbody>
   </Box>
@@ -40,9 +48,10 @@ interface LineProps {
   finding: Finding;
   outcome: Outcome;
   words: FinishWords;
+  estimated: boolean;
 }
 
-const Line = ({ finding, outcome, words }: LineProps) => {
+const Line = ({ finding, outcome, words, estimated }: LineProps) => {
   const units = useUnits();
   const grade = gradeText(finding);
   const change = changeText(finding, units, outcome);
@@ -66,6 +75,7 @@ const Line = ({ finding, outcome, words }: LineProps) => {
         )}
       </Box>
       <Box component="td" sx={{ fontWeight: 700, fontSize: 16, whiteSpace: "nowrap", pr: 1 }}>
+        {estimated && "≈ "}
         {foundText(finding, units) ?? <NotKnown finding={finding} />}
         {finding.value !== null && finding.unwatched > 0 && (
           <Box component="span" sx={{ display: "block", fontSize: 13, fontWeight: 400 }}>

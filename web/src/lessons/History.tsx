@@ -193,6 +193,7 @@ const Row = ({ attempt, learner }: { attempt: PastAttempt; learner: number }) =>
           {[
             t("tape.seconds", { value: Math.round(seconds) }),
             observed > 0 && t("lesson.observed", { count: observed }),
+            attempt.by_eye && t("lesson.by eye"),
           ]
             .filter(Boolean)
             .join(" · ")}

@@ -24,6 +24,10 @@ export const length = (metres: number | null | undefined, units: Units): string 
   return `${decimal(metres, 2)} m`;
 };
 
+/** A length to the millimetre, or the twentieth of an inch: how sure something is. */
+export const finely = (metres: number, units: Units): string =>
+  units === "imperial" ? feetAndInches(metres, 0.05) : `${decimal(metres * 1000, 0)} mm`;
+
 /** How far off something stands: whole metres or feet once it is far. */
 export const distance = (metres: number, units: Units): string => {
   if (metres < (units === "imperial" ? 3 : 10)) return length(metres, units);

@@ -27,6 +27,9 @@ export const useSchool = (): School => {
 
 export const useUnits = () => useSchool().units;
 
+/** The name of who is signed in. */
+export const useMe = () => useSuspenseQuery(sessionQuery).data.person?.name;
+
 /** What the caller may do; the server holds to the same. */
 export const useMay = () => {
   const role = useSuspenseQuery(sessionQuery).data.person?.role ?? "learner";

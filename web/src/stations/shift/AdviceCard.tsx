@@ -54,7 +54,8 @@ export const AdviceCard = ({ sheet, finishes }: Props) => {
             ? "shift.taped attempts met as watched"
             : "shift.taped attempts met the whole",
           { counted: finishes.counted, met: finishes.met, whole: finishes.met_whole },
-        )}
+        )}{" "}
+        {finishes.by_eye > 0 && t("shift.of them by eye", { count: finishes.by_eye })}
       </Box>
       {take.error && <Alert severity="error">{take.error.message}</Alert>}
       {advice.kind === "move cue" && teaches && (

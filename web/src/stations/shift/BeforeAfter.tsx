@@ -65,7 +65,8 @@ const SetRow = ({ set, number, here }: { set: FinishSet; number: number; here: b
               bias: length(kerb?.bias ?? null, units),
               scatter: length(kerb?.scatter ?? null, units),
               chance: set.advice ? percent(set.advice.chance.share) : "–",
-            })}
+            })}{" "}
+        {set.by_eye > 0 && t("shift.of them by eye", { count: set.by_eye })}
       </Box>
     </Box>
   );

@@ -57,7 +57,7 @@ export const FinishSlab = ({ sheet, finishes }: Props) => {
     <Slab
       bounds={bounds}
       label={t("shift.finishes on to scale", { count: finishes.counted, name: ground.name })}
-      overlay={<Legend counted={finishes.counted} low={low} />}
+      overlay={<Legend counted={finishes.counted} byEye={finishes.by_eye} low={low} />}
     >
       <Scene ground={ground} />
       <Marks vehicle={vehicle} plan={final} finishes={finishes} />
@@ -68,6 +68,8 @@ export const FinishSlab = ({ sheet, finishes }: Props) => {
 /** How a finish is drawn that did not meet the standard. */
 const UNMET = "#FF9B7D";
 const UNMET_DASHES = "5 4";
+/** How faint a finish is that nobody taped. */
+const BY_EYE = 0.4;
 
 interface MarksProps {
   vehicle: VehicleBody;
@@ -91,9 +93,9 @@ export const Marks = ({ vehicle, plan, finishes }: MarksProps) => {
           key={mark.attempt}
           d={outline(mark.pose)}
           fill={ink.pale}
-          fillOpacity={0.1}
+          fillOpacity={mark.by_eye ? 0 : 0.1}
           stroke={mark.met ? ink.chalk : UNMET}
-          strokeOpacity={0.75}
+          strokeOpacity={mark.by_eye ? BY_EYE : 0.75}
           strokeDasharray={mark.met ? undefined : UNMET_DASHES}
         />
       ))}
@@ -112,7 +114,7 @@ export const Marks = ({ vehicle, plan, finishes }: MarksProps) => {
 };
 
 /** What the outlines are; low down where the vehicles stand high on the drawing. */
-const Legend = ({ counted, low }: { counted: number; low: boolean }) => (
+const Legend = ({ counted, byEye, low }: { counted: number; byEye: number; low: boolean }) => (
   <Box
     sx={{
       position: "absolute",
@@ -136,6 +138,9 @@ const Legend = ({ counted, low }: { counted: number; low: boolean }) => (
         <Meaning said={t("shift.mean of", { count: counted })} stroke="#fff" width={3} />
         <Meaning said={t("shift.standard met")} stroke={ink.chalk} />
         <Meaning said={t("shift.not met")} stroke={UNMET} dashes={UNMET_DASHES} />
+        {byEye > 0 && (
+          <Meaning said={t("shift.by eye", { count: byEye })} stroke={ink.chalk} opacity={BY_EYE} />
+        )}
       </>
     )}
   </Box>
@@ -146,12 +151,19 @@ interface MeaningProps {
   stroke: string;
   width?: number;
   dashes?: string;
+  opacity?: number;
 }
 
-const Meaning = ({ said, stroke, width = 1, dashes }: MeaningProps) => (
+const Meaning = ({ said, stroke, width = 1, dashes, opacity }: MeaningProps) => (
   <Box component="span" sx={{ display: "inline-flex", alignItems: "center", gap: 0.75 }}>
     <svg width={24} height={4} aria-hidden="true">
-      <path d="M0 2H24" stroke={stroke} strokeWidth={width} strokeDasharray={dashes} />
+      <path
+        d="M0 2H24"
+        stroke={stroke}
+        strokeWidth={width}
+        strokeDasharray={dashes}
+        opacity={opacity}
+      />
     </svg>
     {said}
   </Box>

@@ -13,12 +13,13 @@ interface Props {
 
 const state = ({ tape, void: spoilt }: Attempt): string => {
   const verdict = tape?.verdict;
-  return cameTo({
+  const told = cameTo({
     void: spoilt,
     outcome: verdict?.outcome ?? null,
     met: verdict?.met ?? false,
     whole: verdict?.whole ?? true,
   });
+  return tape?.by_eye.length ? t("tape.by eye came to", { told }) : told;
 };
 
 /** Which attempt is on the drawing; the newest comes first. */

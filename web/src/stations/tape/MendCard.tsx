@@ -4,7 +4,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
 import { ask } from "../../api/client";
-import type { Attempt, Mend, Readings } from "../../api/types";
+import type { Attempt, Mend, Taped } from "../../api/types";
 import type { FinishWords } from "../../places";
 import { Asked } from "../../shell/Asked";
 import { length, roughly } from "../../shell/units";
@@ -13,13 +13,13 @@ import { ink } from "../../theme";
 import { t } from "../../words";
 
 /** Asked for by hand: it takes a second or two, and is not wanted after every reading. */
-export const useMend = (attempt: Attempt, readings: Readings | null, wanted: boolean) =>
+export const useMend = (attempt: Attempt, readings: Taped | null, wanted: boolean) =>
   useQuery({
     queryKey: ["mend", attempt.id, readings],
     queryFn: async ({ signal }) =>
       ((await ask.post("/api/attempts/{attempt_id}/mend", {
         params: { path: { attempt_id: attempt.id } },
-        body: readings as Readings,
+        body: readings as Taped,
         signal,
       })) ?? null) as Mend | null,
     enabled: wanted && readings !== null,

@@ -11,11 +11,12 @@ import { noseX, rearOverhang, VehicleShape } from "../../drawing/VehicleShape";
 import { finishWords, PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
-import { t } from "../../words";
-import type { TypedReadings } from "./typed";
+import { type Code, t } from "../../words";
+import { Glances } from "./Glances";
+import { type Glance, lookedAt, type ReadingName, type TypedReadings } from "./typed";
 
 /** Which reading is typed on which dimension line. */
-const READING: Partial<Record<Dimensioned["what"], keyof TypedReadings>> = {
+const READING: Partial<Record<Dimensioned["what"], ReadingName>> = {
   kerb_rear: "kerb_rear_m",
   kerb_front: "kerb_front_m",
   ahead: "ahead_m",
@@ -28,10 +29,22 @@ interface Props {
   tape: Tape | null;
   mend: Mend | null;
   readOnly: boolean;
-  onRead: (name: keyof TypedReadings, metres: Metres | null) => void;
+  /** Whether what nobody has taped is told by eye. */
+  byEye: boolean;
+  onRead: (name: ReadingName, metres: Metres | null) => void;
+  onLook: (name: ReadingName, glance: Glance | null) => void;
 }
 
-export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Props) => {
+export const TapeSlab = ({
+  sheet,
+  readings,
+  tape,
+  mend,
+  readOnly,
+  byEye,
+  onRead,
+  onLook,
+}: Props) => {
   const vehicle = sheet.vehicle.body;
   const ground = sheet.ground.body;
   const { Scene } = PLACES[ground.goal.kind];
@@ -54,16 +67,18 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
   ]);
   const touched = useMediaQuery("(pointer: coarse)");
   // Entered, a reading makes room for the next one that is still to be typed.
-  const [next, setNext] = useState<keyof TypedReadings | null>(null);
+  const [next, setNext] = useState<ReadingName | null>(null);
   const there = [rear, front, ahead, behind].flatMap((one) => (one ? [READING[one.what]] : []));
-  const goOn = (from: keyof TypedReadings): boolean => {
+  const looked = (name: ReadingName) => readings.by_eye?.[lookedAt(name)] ?? null;
+  const open = (name: ReadingName) => readings[name] === null && looked(name) === null;
+  const goOn = (from: ReadingName): boolean => {
     const following = there.slice(there.indexOf(from) + 1);
-    const empty = following.find((name) => name && readings[name] === null) ?? null;
+    const empty = following.find((name) => name && open(name)) ?? null;
     setNext(empty);
     return empty !== null;
   };
   const field = (
-    name: keyof TypedReadings,
+    name: ReadingName,
     label: string,
     at: Point,
     bare: "m" | "cm",
@@ -71,20 +86,29 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
     beside?: Point,
   ) => (
     <Pin at={at} beside={beside}>
-      <LengthField
-        label={label}
-        metres={readings[name]}
-        bare={bare}
-        optional={optional}
-        readOnly={readOnly}
-        size="medium"
-        keypad={touched}
-        width={136}
-        focused={next === name}
-        reached={() => setNext(null)}
-        entered={() => goOn(name)}
-        onCommit={(metres) => onRead(name, metres)}
-      />
+      {looked(name) !== null || (byEye && open(name)) ? (
+        <Glances
+          label={label}
+          glance={looked(name)}
+          readOnly={readOnly}
+          onLook={(glance) => onLook(name, glance)}
+        />
+      ) : (
+        <LengthField
+          label={label}
+          metres={readings[name]}
+          bare={bare}
+          optional={optional}
+          readOnly={readOnly}
+          size="medium"
+          keypad={touched}
+          width={136}
+          focused={next === name}
+          reached={() => setNext(null)}
+          entered={() => goOn(name)}
+          onCommit={(metres) => onRead(name, metres)}
+        />
+      )}
     </Pin>
   );
   // Fields stand clear of the vehicle: past the edge, and out on its free side.
@@ -126,15 +150,17 @@ export const TapeSlab = ({ sheet, readings, tape, mend, readOnly, onRead }: Prop
           ),
       )}
       <text x={12} y={drawing.away[1] > 0.5 ? "6%" : "96%"} fill="#fff" fontSize={13}>
-        {tape
-          ? tape.along_known
-            ? t("tape.solid as taped outline")
-            : t("tape.solid as taped its place")
-          : t("tape.outline as planned nothing taped")}
+        {t(captionOf(tape))}
         {mend && ` ${t("tape.coral put right")}`}
       </text>
     </Slab>
   );
+};
+
+const captionOf = (tape: Tape | null): Code => {
+  if (!tape) return "tape.outline as planned nothing taped";
+  if (tape.by_eye.length > 0) return "tape.solid as looked at";
+  return tape.along_known ? "tape.solid as taped outline" : "tape.solid as taped its place";
 };
 
 const step = ([x, y]: Point, [dx, dy]: Point, metres: Metres): Point => [

@@ -3,27 +3,32 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Switch from "@mui/material/Switch";
+import TextField from "@mui/material/TextField";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
 import { ApiError, ask } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
-import type { Attempt, Readings, Sheet, Tape } from "../../api/types";
+import type { Attempt, Sheet } from "../../api/types";
 import { measureName } from "../../judging/measures";
 import { type FinishWords, finishWords } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { MainAction } from "../../shell/MainAction";
+import { Panel } from "../../shell/Panel";
 import { Failure, Nothing, Waiting } from "../../shell/states";
-import { useDocket, useMay } from "../../shell/useDocket";
-import { useStored } from "../../shell/useStored";
+import { useDocket, useMay, useMe } from "../../shell/useDocket";
 import { t } from "../../words";
 import { AttemptPicker } from "./AttemptPicker";
+import { Entries } from "./Entries";
 import { MendCard, useMend } from "./MendCard";
 import { NotesPanel } from "./NotesPanel";
 import { OnTheWay } from "./OnTheWay";
 import { SaysFirst } from "./SaysFirst";
 import { TapeSlab } from "./TapeSlab";
-import { complete, NOTHING, type TypedReadings } from "./typed";
+import { NOTHING, withGlance, withMetres } from "./typed";
+import { useRefresh, useSecondTape, useTaping } from "./useTaping";
 import { VerdictCard } from "./VerdictCard";
 
 const TapeStation = () => {
@@ -83,69 +88,39 @@ interface Props {
 }
 
 const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
-  const client = useQueryClient();
   const { search } = useLocation();
+  const me = useMe();
   const readOnly = !useMay().teach;
-  const kept: TypedReadings = attempt.readings ? { ...NOTHING, ...attempt.readings } : NOTHING;
-  const [draft, setDraft, forget] = useStored<TypedReadings | null>(`tape/${attempt.id}`, null);
-  const typed = draft ?? kept;
+  const taping = useTaping(attempt, readOnly, () => onChoose(attempt.id));
+  const second = useSecondTape(attempt);
+  const { typed, draft, setDraft, readings } = taping;
   const words = finishWords(sheet.ground.body.goal, sheet.method.body);
-  const readings = complete(typed);
-  const path = { attempt_id: attempt.id };
-  const preview = useQuery({
-    queryKey: ["tape", attempt.id, readings],
-    queryFn: async ({ signal }) =>
-      (await ask.post("/api/attempts/{attempt_id}/preview", {
-        params: { path },
-        body: readings as Readings,
-        signal,
-      })) as Tape,
-    enabled: readings !== null && draft !== null && !readOnly,
-    retry: false,
-  });
-  const refresh = async () => {
-    for (const key of ["attempts", "docket", "sets"])
-      await client.invalidateQueries({ queryKey: [key] });
-  };
-  const save = useMutation({
-    mutationFn: () =>
-      ask.put("/api/attempts/{attempt_id}/readings", {
-        params: { path },
-        body: readings as Readings,
-      }),
-    onSuccess: async () => {
-      // It stays in view, even where another one has not been taped yet.
-      onChoose(attempt.id);
-      await refresh();
-      forget();
-    },
-  });
-  const spoilt = useMutation({
-    mutationFn: () =>
-      ask.put("/api/attempts/{attempt_id}/void", {
-        params: { path },
-        body: { void: !attempt.void },
-      }),
-    onSuccess: refresh,
-  });
-  const tape = draft ? preview.data : attempt.tape;
+  const [byEye, setByEye] = useState(Object.keys(typed.by_eye ?? {}).length > 0);
+  const tape = taping.tape ?? null;
   const [mending, setMending] = useState(false);
-  const mend = useMend(attempt, readings, mending && tape !== null && tape !== undefined);
-  const error = save.error ?? spoilt.error ?? (draft ? preview.error : null);
+  const mend = useMend(attempt, readings, mending && tape !== null);
+  const spoilt = useSpoilt(attempt);
+  const error = taping.save.error ?? spoilt.error ?? taping.error;
+  const first = attempt.tapings.at(-1);
+  if (second.typed !== null)
+    return <SecondTape sheet={sheet} attempt={attempt} second={second} words={words} />;
   return (
     <Columns side={360} least={600}>
       <TapeSlab
         sheet={sheet}
         readings={typed}
-        tape={tape ?? null}
+        tape={tape}
         mend={(mending && mend.data) || null}
         readOnly={readOnly}
-        onRead={(name, metres) => setDraft({ ...typed, [name]: metres })}
+        byEye={byEye}
+        onRead={(name, metres) => setDraft(withMetres(typed, name, metres))}
+        onLook={(name, glance) => setDraft(withGlance(typed, name, glance))}
       />
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, minHeight: 0 }}>
         <Box sx={sayings}>
           <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
           {error && <Alert severity="error">{inWords(error, words)}</Alert>}
+          <Doubts doubts={taping.doubts} words={words} />
           {draft === null && (
             <SaysFirst
               key={`said/${attempt.id}`}
@@ -172,12 +147,26 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
             />
           ) : (
             <Alert severity="info" role="note">
-              {t("tape.type both readings", { edge: words.edge })}
+              {t(byEye ? "tape.look at both" : "tape.type both readings", { edge: words.edge })}
             </Alert>
+          )}
+          {!readOnly && (
+            <FormControlLabel
+              control={<Switch checked={byEye} onChange={(_, on) => setByEye(on)} />}
+              label={t("tape.by eye without a tape")}
+              sx={{ mx: 0, minHeight: 44 }}
+            />
+          )}
+          {attempt.tapings.length > 0 && <Entries attempt={attempt} words={words} />}
+          {!readOnly && draft === null && first && first.by !== me && tape?.by_eye.length === 0 && (
+            <Button variant="outlined" sx={{ minHeight: 48, flexShrink: 0 }} onClick={second.begin}>
+              {t("tape.tape it a second time")}
+            </Button>
           )}
           {!readOnly && <OnTheWay key={attempt.id} sheet={sheet} attempt={attempt} />}
           <NotesPanel sheet={sheet} attempt={attempt} words={words} readOnly={readOnly} />
         </Box>
+        {!readOnly && taping.correcting && <Why taping={taping} />}
         {!readOnly && (
           <MainAction>
             <Box sx={{ display: "flex", gap: 1 }}>
@@ -185,11 +174,17 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
                 variant="contained"
                 size="large"
                 sx={{ minHeight: 52, flex: 1 }}
-                disabled={!readings || !draft || preview.isError}
-                loading={save.isPending}
-                onClick={() => save.mutate()}
+                disabled={!taping.canBeKept}
+                loading={taping.save.isPending}
+                onClick={() => taping.save.mutate()}
               >
-                {draft || !attempt.tape ? t("tape.keep the readings") : t("tape.kept")}
+                {t(
+                  taping.correcting
+                    ? "tape.keep the correction"
+                    : draft || !attempt.tape
+                      ? "tape.keep the readings"
+                      : "tape.kept",
+                )}
               </Button>
               <Button
                 sx={{ minHeight: 52 }}
@@ -202,6 +197,115 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
             </Box>
           </MainAction>
         )}
+      </Box>
+    </Columns>
+  );
+};
+
+/** Left out of the figures, or taken back in. */
+const useSpoilt = (attempt: Attempt) => {
+  const refresh = useRefresh();
+  return useMutation({
+    mutationFn: () =>
+      ask.put("/api/attempts/{attempt_id}/void", {
+        params: { path: { attempt_id: attempt.id } },
+        body: { void: !attempt.void },
+      }),
+    onSuccess: refresh,
+  });
+};
+
+interface DoubtsProps {
+  doubts: ReturnType<typeof useTaping>["doubts"];
+  words: FinishWords;
+}
+
+/** What cannot be, or hardly, is asked about as soon as it is typed. */
+const Doubts = ({ doubts, words }: DoubtsProps) =>
+  doubts.open.map((one) => (
+    <Alert
+      key={one.reading}
+      severity={one.possible ? "warning" : "error"}
+      action={
+        one.possible && (
+          <Button sx={{ minHeight: 44 }} color="inherit" onClick={() => doubts.itIsSo(one)}>
+            {t("tape.it is so")}
+          </Button>
+        )
+      }
+    >
+      {measureName(one.reading, words)}: {one.said.text}
+    </Alert>
+  ));
+
+/** What was kept stays beside its correction, which says why. */
+const Why = ({ taping }: { taping: ReturnType<typeof useTaping> }) => (
+  <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start", flexShrink: 0 }}>
+    <TextField
+      size="small"
+      fullWidth
+      label={t("tape.why corrected")}
+      helperText={t("tape.the first stays")}
+      value={taping.why}
+      slotProps={{ htmlInput: { maxLength: 300 } }}
+      onChange={(e) => taping.setWhy(e.target.value)}
+    />
+    <Button sx={{ minHeight: 44, flexShrink: 0 }} onClick={taping.discard}>
+      {t("tape.as they were")}
+    </Button>
+  </Box>
+);
+
+interface SecondProps {
+  sheet: Sheet;
+  attempt: Attempt;
+  second: ReturnType<typeof useSecondTape>;
+  words: FinishWords;
+}
+
+/** A second person's tape: the first one's is out of sight until theirs is kept. */
+const SecondTape = ({ sheet, attempt, second, words }: SecondProps) => {
+  const typed = second.typed ?? NOTHING;
+  const { error } = second.save;
+  return (
+    <Columns side={360} least={600}>
+      <TapeSlab
+        sheet={sheet}
+        readings={typed}
+        tape={null}
+        mend={null}
+        readOnly={false}
+        byEye={false}
+        onRead={(name, metres) => second.setTyped(withMetres(typed, name, metres))}
+        onLook={() => undefined}
+      />
+      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, minHeight: 0 }}>
+        <Box sx={sayings}>
+          <Panel label={t("tape.second tape")}>
+            <Box sx={{ fontSize: 15 }}>
+              {t("tape.without looking", { by: attempt.tapings.at(-1)?.by ?? "" })}
+            </Box>
+          </Panel>
+          {error && <Alert severity="error">{inWords(error, words)}</Alert>}
+          <Doubts doubts={second.doubts} words={words} />
+        </Box>
+        <MainAction>
+          <Box sx={{ display: "flex", gap: 1 }}>
+            <Button
+              variant="contained"
+              size="large"
+              sx={{ minHeight: 52, flex: 1 }}
+              disabled={second.readings === null || second.doubts.open.length > 0}
+              loading={second.save.isPending}
+              onClick={() => second.save.mutate()}
+            >
+              {t("tape.keep the second tape")}
+            </Button>
+            <Button sx={{ minHeight: 52 }} onClick={second.forget}>
+              {t("tape.leave it")}
+            </Button>
+          </Box>
+        </MainAction>
       </Box>
     </Columns>
   );

@@ -13,6 +13,7 @@ import { useDates } from "../../shell/useDates";
 import { useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { type Code, named, t } from "../../words";
+import type { LookedAt } from "./typed";
 
 /** What is said where looks that the standard counts were not noted. */
 const UNWATCHED: Partial<Record<Tape["verdict"]["outcome"], Code>> = {
@@ -34,25 +35,38 @@ export const VerdictCard = ({ tape, standard, words, checked }: Props) => {
   const dates = useDates();
   const body = standard.body;
   const good = verdict.met;
+  const readings = tape.by_eye.map((name) => words[`${name as LookedAt}_m`]).join(", ");
+  // An angle comes of both wheels.
+  const estimated = tape.by_eye.flatMap((name) =>
+    name.startsWith("kerb") ? [`${name}_m`, "angle_deg"] : [`${name}_m`],
+  );
   const headline = (!verdict.whole && UNWATCHED[verdict.outcome]) || OUTCOMES[verdict.outcome];
   return (
     <Paper role="status" aria-label={t("tape.verdict")} sx={{ p: 1.75 }}>
       <Typography variant="h1" component="h2" sx={{ color: good ? ink.teal : ink.coralText }}>
         {t(headline)}
       </Typography>
+      {tape.by_eye.length > 0 && (
+        <Box sx={{ fontSize: 15, fontWeight: 700 }}>{t("tape.estimated", { readings })}</Box>
+      )}
       {verdict.unwatched.length > 0 && !verdict.whole && <Unwatched looks={verdict.unwatched} />}
       <Box sx={{ fontSize: 13, color: ink.soft, mb: 1 }}>
         {t("tape.the schools own figures", { name: body.name, dated: dates.day(body.dated) })}
       </Box>
       <Because verdict={verdict} />
-      <VerdictLines findings={toTell(verdict.findings)} outcome={verdict.outcome} words={words} />
+      <VerdictLines
+        findings={toTell(verdict.findings)}
+        outcome={verdict.outcome}
+        words={words}
+        estimated={estimated}
+      />
       <Box sx={{ fontSize: 13, color: ink.soft, mt: 1 }}>
-        {t("tape.by tape sure", {
+        {t(tape.by_eye.length > 0 ? "tape.by eye sure" : "tape.by tape sure", {
           across: length(2 * tape.sigma_across_m, units),
           angle: degrees(2 * tape.sigma_angle_deg, 1),
           reading: length(tape.reading_sigma_m, units),
         })}{" "}
-        {!checked && t("tape.no slip would show")}
+        {!checked && tape.by_eye.length === 0 && t("tape.no slip would show")}
       </Box>
     </Paper>
   );
