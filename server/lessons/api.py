@@ -14,6 +14,7 @@ from server.lessons.agreeing import agreements
 from server.lessons.appointments import add_lesson, change_lesson
 from server.lessons.attempts import correct_notes, keep_attempt, set_void
 from server.lessons.diary import diary
+from server.lessons.finishes import finishes
 from server.lessons.history import history
 from server.lessons.history_table import described, table
 from server.lessons.judging import trial
@@ -28,6 +29,7 @@ from server.lessons.schemas import (
     Documents,
     DoubtOut,
     EyeOfOut,
+    FinishesOut,
     HistoryAsked,
     HistoryOut,
     JudgedOut,
@@ -174,6 +176,12 @@ def attempts_list(request: Caller, sheet: int) -> object:
 def history_list(request: Caller, asked: Query[HistoryAsked]) -> object:
     """A learner's attempts, the newest first."""
     return history(request, asked)
+
+
+@router.get("/history/finishes", response=FinishesOut, operation_id="history_finishes")
+def history_finishes(request: Caller, asked: Query[HistoryAsked]) -> object:
+    """Where they ended, at the newest one's place."""
+    return finishes(request, asked)
 
 
 @router.get("/history.csv", operation_id="history_table", openapi_extra=_CSV)

@@ -236,6 +236,34 @@ class HistoryOut(Schema):
         return bool(((obj.tape or {}).get("verdict") or {}).get("whole", False))
 
 
+class FinishMarkOut(BaseModel):
+    """Where an attempt ended: the outline of its vehicle on the site, m."""
+
+    id: UUID
+    sheet_id: int
+    started: datetime
+    method: str
+    outcome: Result
+    met: bool
+    whole: bool
+    by_eye: bool
+    void: bool
+    outline: list[tuple[float, float]]
+
+
+class FinishesOut(BaseModel):
+    """Finishes at one place; sheet_id : a sheet that has it, null where there are none.
+
+    revised : whether the place was another for some of them; elsewhere : how many are not here
+    """
+
+    sheet_id: int | None
+    ground: str
+    revised: bool
+    elsewhere: int
+    marks: list[FinishMarkOut]
+
+
 class LessonOpened(LessonOut):
     """A lesson with all that belongs to it."""
 

@@ -165,7 +165,13 @@ def test_attempts_of_old_are_found_opened_and_taken_along(page):
         page.get_by_role("link", name=re.compile("as a table")).click()
     table = csv.DictReader(told.value.path().read_text("utf-8").splitlines())
     assert {row["attempt"] for row in table} == {str(one.pk) for one in met}
-    rows.last.get_by_role("link", name="Open").click()
     first = met.earliest("started")
+    # On the drawing each is where it ended, the oldest lying over the rest.
+    drawn = page.get_by_role("group", name=re.compile("^Where they ended")).get_by_role("link")
+    expect(drawn).to_have_count(met.count())
+    drawn.last.click()
+    expect(page).to_have_url(re.compile(f"attempt={first.pk}"))
+    page.go_back()
+    rows.last.get_by_role("link", name="Open").click()
     expect(page).to_have_url(re.compile(f"attempt={first.pk}"))
     expect(page.get_by_role("status", name="Verdict")).to_contain_text("Standard met")

@@ -246,7 +246,12 @@ def test_a_way_out_is_told_in_its_gears(gear, then, straight, said):
 
 def found():
     return FinishSet(
-        count=4, bias=np.zeros(3), covariance=np.eye(3), squares=np.eye(3), margin=np.zeros(3)
+        count=4,
+        weight=4,
+        bias=np.zeros(3),
+        covariance=np.eye(3),
+        squares=np.eye(3),
+        margin=np.zeros(3),
     )
 
 

@@ -5,6 +5,7 @@ import io
 import json
 from datetime import datetime, timedelta
 
+import numpy as np
 import pytest
 
 from server.lessons.models import Attempt
@@ -99,3 +100,47 @@ def test_a_learner_finds_their_own_attempts_and_nobody_elses(ours, driven):
     other.save()
     assert len(found(ours.client("learner"), ours)) == 3
     assert found(ours.client("trainee"), ours) == []
+
+
+def ended(client, house, **asked):
+    path = f"/api/history/finishes?learner={house.members['learner'].pk}"
+    return send(client, "GET", path + "".join(f"&{n}={v}" for n, v in asked.items())).json()
+
+
+def test_finishes_are_drawn_at_the_newest_ones_place_as_long_as_their_own_vehicle(
+    ours, lead, driven
+):
+    (first, second, _untaped), elsewhere = driven
+    told = ended(lead, ours)
+    assert (told["ground"], told["elsewhere"], told["revised"]) == ("Elsewhere", 1, False)
+    assert [mark["id"] for mark in told["marks"]] == [second]
+    told = ended(lead, ours, ground=ours.revisions["ground"].document_id)
+    (mark,) = told["marks"]
+    assert (mark["id"], mark["outcome"], told["sheet_id"]) == (first, "met", ours.sheet.pk)
+    pose = Attempt.objects.get(pk=first).tape["pose"]
+    x, y = np.array(mark["outline"]).T - [[pose["x_m"]], [pose["y_m"]]]
+    turned = np.radians(pose["heading_deg"])
+    along = x * np.cos(turned) + y * np.sin(turned)
+    body = ours.revisions["vehicle"].body
+    rear = body["length_m"] - body["wheelbase_m"] - body["front_overhang_m"]
+    assert (along.min(), along.max()) == pytest.approx(
+        (-rear, body["length_m"] - rear), abs=1e-3)  # fmt: skip
+    send(lead, "PUT", f"/api/attempts/{second}/void", {"void": True})
+    assert [mark["id"] for mark in ended(lead, ours)["marks"]] == [first]
+    assert ended(lead, ours, outcome="ended") == {
+        "sheet_id": None, "ground": "", "revised": False, "elsewhere": 0, "marks": []}  # fmt: skip
+    assert ended(lead, ours, ground=elsewhere)["marks"] == []
+
+
+def test_finishes_on_a_place_that_was_revised_say_so(ours, lead):
+    ground = ours.revisions["ground"]
+    tape(lead, keep(lead, ours)["id"], GOOD)
+    assert ended(lead, ours)["revised"] is False
+    path = f"/api/documents/{ground.document_id}/revisions"
+    body = {**ground.body, "name": "quay, repaved"}
+    revised = send(lead, "POST", path, {"based_on": 1, "body": body}).json()["id"]
+    docket = {kind: revision.pk for kind, revision in ours.revisions.items()}
+    asked = {**docket, "ground": revised, "learner": ours.members["learner"].pk}
+    sheet = send(lead, "POST", "/api/sheets", asked).json()["id"]
+    tape(lead, keep(lead, ours, sheet=sheet)["id"], GOOD)
+    assert (ended(lead, ours)["revised"], len(ended(lead, ours)["marks"])) == (True, 2)

@@ -148,8 +148,9 @@ def test_notes_are_put_right_beside_the_first_and_judged_anew(ours, lead):
     assert (late.status_code, late.json()["field"]) == (409, "based_on")
     (listed,) = send(lead, "GET", f"/api/attempts?sheet={sheet}").json()["items"]
     assert listed == told
-    # Typing the readings again keeps to the notes that hold.
-    assert tape(lead, made["id"], GOOD).json()["tape"]["verdict"]["small"] == 0
+    # Putting the readings right keeps to the notes that hold.
+    again = {**GOOD, "kerb_rear_m": 0.26, "based_on": 1, "why": "read again"}
+    assert tape(lead, made["id"], again).json()["tape"]["verdict"]["small"] == 0
     # The tablet that never heard the answer sends the first ones again.
     again = {"id": made["id"], "sheet": sheet, "started": STARTED, "notes": made["notes"]}
     assert send(lead, "POST", "/api/attempts", again).status_code == 201

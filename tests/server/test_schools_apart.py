@@ -126,6 +126,7 @@ def requests_naming(house):
         "person_file": ("GET", f"/api/people/{learner}/file", None),
         "person_erase": ("POST", f"/api/people/{learner}/erase", {"name": "somebody else"}),
         "history_list": ("GET", f"/api/history?learner={learner}", None),
+        "history_finishes": ("GET", f"/api/history/finishes?learner={learner}", None),
         "history_table": ("GET", f"/api/history.csv?learner={learner}", None),
         "history_columns": ("GET", "/api/history.csv-metadata.json", None),
         "school_pad": ("PUT", "/api/school/pad", {"pad": ["stalled"]}),
@@ -198,7 +199,8 @@ NAMELESS = {"session_read", "health_read",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
             "school_begin", "school_begin_from_file", "school_file", "school_pad",
             "agreement_read",
-            "own_eye_read", "mock_tests_list", "history_list", "history_table", "history_columns",
+            "own_eye_read", "mock_tests_list", "history_list", "history_finishes",
+            "history_table", "history_columns",
             "calendar_read",
             "calendar_make", "calendar_withdraw", "calendar_file", "calendar_feed"}  # fmt: skip
 
@@ -232,6 +234,8 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
     stranger = theirs.members["learner"].pk
     assert send(client, "GET", f"/api/standings?learner={stranger}").json() == []
     assert send(client, "GET", f"/api/history?learner={stranger}").json()["items"] == []
+    told = send(client, "GET", f"/api/history/finishes?learner={stranger}").json()
+    assert told["marks"] == []
     assert send(client, "GET", f"/api/own-eye?learner={stranger}").json() == []
     assert send(client, "GET", f"/api/mock-tests?learner={stranger}").json() == []
     foreign = theirs.revisions["vehicle"].document_id

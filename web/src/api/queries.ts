@@ -153,6 +153,14 @@ export const historyQuery = (asked: HistoryAsked) =>
     placeholderData: keepPreviousData,
   });
 
+/** Where the same ended, at the newest one's place. */
+export const finishesQuery = (asked: HistoryAsked) =>
+  queryOptions({
+    queryKey: ["attempts", "finishes", asked],
+    queryFn: ({ signal }) => ask.get("/api/history/finishes", { params: { query: asked }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
 /** Where the same is fetched as a table. */
 export const historyPath = (asked: HistoryAsked): string => {
   const given = Object.entries(asked).map(([name, value]) => [name, String(value)]);

@@ -1129,6 +1129,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/history/finishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * History Finishes
+         * @description Where they ended, at the newest one's place.
+         */
+        get: operations["history_finishes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/history.csv": {
         parameters: {
             query?: never;
@@ -6751,6 +6771,62 @@ export interface components {
             count: number;
         };
         /**
+         * FinishMarkOut
+         * @description Where an attempt ended: the outline of its vehicle on the site, m.
+         */
+        FinishMarkOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Sheet Id */
+            sheet_id: number;
+            /**
+             * Started
+             * Format: date-time
+             */
+            started: string;
+            /** Method */
+            method: string;
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "met" | "met with small faults" | "not met" | "ended";
+            /** Met */
+            met: boolean;
+            /** Whole */
+            whole: boolean;
+            /** By Eye */
+            by_eye: boolean;
+            /** Void */
+            void: boolean;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * FinishesOut
+         * @description Finishes at one place; sheet_id : a sheet that has it, null where there are none.
+         *
+         *     revised : whether the place was another for some of them; elsewhere : how many are not here
+         */
+        FinishesOut: {
+            /** Sheet Id */
+            sheet_id: number | null;
+            /** Ground */
+            ground: string;
+            /** Revised */
+            revised: boolean;
+            /** Elsewhere */
+            elsewhere: number;
+            /** Marks */
+            marks: components["schemas"]["FinishMarkOut"][];
+        };
+        /**
          * DoubtOut
          * @description What is to be asked about a reading; possible : whether it may be so all the same.
          */
@@ -10081,6 +10157,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PagedHistoryOut"];
+                };
+            };
+            400: components["responses"]["Problem400"];
+            401: components["responses"]["Problem401"];
+            403: components["responses"]["Problem403"];
+            404: components["responses"]["Problem404"];
+            405: components["responses"]["Problem405"];
+            409: components["responses"]["Problem409"];
+            413: components["responses"]["Problem413"];
+            414: components["responses"]["Problem414"];
+            422: components["responses"]["Problem422"];
+            429: components["responses"]["Problem429"];
+            500: components["responses"]["Problem500"];
+            503: components["responses"]["Problem503"];
+        };
+    };
+    history_finishes: {
+        parameters: {
+            query: {
+                learner: number;
+                vehicle?: number | null;
+                ground?: number | null;
+                method?: number | null;
+                since?: string | null;
+                until?: string | null;
+                outcome?: ("met" | "met with small faults" | "not met" | "ended") | "not taped" | null;
+                help?: ("full card" | "cues only" | "from memory" | "other place from memory" | "mock test") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FinishesOut"];
                 };
             };
             400: components["responses"]["Problem400"];

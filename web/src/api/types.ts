@@ -74,6 +74,7 @@ export type Notes = Schemas["Notes"];
 export type Readings = Schemas["ReadingsIO"];
 export type Taped = Schemas["TapedIO"];
 export type Doubt = Schemas["DoubtOut"];
+export type Finishes = Schemas["FinishesOut"];
 export type Agreement = Schemas["AgreementOut"];
 export type Tape = Schemas["TapeOut"];
 export type Mend = Schemas["MendOut"];

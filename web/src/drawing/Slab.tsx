@@ -19,10 +19,12 @@ interface Props {
   overlay?: ReactNode;
   /** Whether what stands there has its name on it: not where fields would lie over names. */
   named?: boolean;
+  /** Whether parts of the drawing lead somewhere: then it is no mere picture. */
+  links?: boolean;
 }
 
 /** `children` are SVG, `overlay` are controls laid over it; both find the frame by useFrame. */
-export const Slab = ({ bounds, label, children, overlay, named = true }: Props) => {
+export const Slab = ({ bounds, label, children, overlay, named = true, links = false }: Props) => {
   const [ref, { width, height }] = useSize();
   const ready = width > 0 && height > 0;
   // The same as long as nothing of it changes: all that is drawn is drawn by it.
@@ -48,7 +50,7 @@ export const Slab = ({ bounds, label, children, overlay, named = true }: Props) 
           <svg
             width={width}
             height={height}
-            role="img"
+            role={links ? "group" : "img"}
             aria-label={label}
             data-scale={frame.scale}
             style={{ display: "block", position: "absolute" }}

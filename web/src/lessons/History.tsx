@@ -5,6 +5,7 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { allDocumentsQuery, type HistoryAsked, historyPath, historyQuery } from "../api/queries";
 import type { Kind, PastAttempt } from "../api/types";
@@ -20,6 +21,7 @@ import { useDates } from "../shell/useDates";
 import { useDocket } from "../shell/useDocket";
 import { ink } from "../theme";
 import { type Code, t } from "../words";
+import { HistorySlab } from "./HistorySlab";
 
 const LONG = 25;
 const OUTCOMES = ["met", "met with small faults", "not met", "ended", "not taped"] as const;
@@ -62,6 +64,7 @@ const useAsked = () => {
 const History = () => {
   const { learner } = useDocket();
   const { read, write, asked, page } = useAsked();
+  const [pointed, setPointed] = useState<string | null>(null);
   const meant = { ...asked, learner: learner.id };
   const found = useQuery(historyQuery({ ...meant, limit: LONG, offset: page * LONG }));
   const list = {
@@ -108,6 +111,7 @@ const History = () => {
           />
         ))}
       </Box>
+      <HistorySlab asked={meant} pointed={pointed} />
       <OwnEye learner={learner.id} />
       {found.error && <Failure error={found.error} retry={() => void found.refetch()} />}
       {!found.data && !found.error && <Waiting />}
@@ -116,7 +120,7 @@ const History = () => {
           {found.data.items.length > 0 && (
             <Paper component="ul" sx={{ m: 0, p: 0, listStyle: "none" }}>
               {found.data.items.map((one) => (
-                <Row key={one.id} attempt={one} learner={learner.id} />
+                <Row key={one.id} attempt={one} learner={learner.id} point={setPointed} />
               ))}
             </Paper>
           )}
@@ -159,13 +163,25 @@ const Chosen = ({ kind, label, value, choose }: ChosenProps) => {
   );
 };
 
-const Row = ({ attempt, learner }: { attempt: PastAttempt; learner: number }) => {
+interface RowProps {
+  attempt: PastAttempt;
+  learner: number;
+  /** Where it is on the drawing, as long as a hand is on it. */
+  point: (attempt: string | null) => void;
+}
+
+const Row = ({ attempt, learner, point }: RowProps) => {
   const dates = useDates();
   const { observed, seconds } = attempt;
   return (
     <Box
       component="li"
+      onPointerEnter={() => point(attempt.id)}
+      onPointerLeave={() => point(null)}
+      onFocus={() => point(attempt.id)}
+      onBlur={() => point(null)}
       sx={{
+        "&:hover": { background: ink.paper },
         px: 2,
         py: 0.75,
         display: "flex",
