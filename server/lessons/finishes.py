@@ -57,7 +57,7 @@ def _mark(attempt: Attempt, bodies: dict[int, Floats]) -> dict[str, Any]:
         "outcome": attempt.outcome,
         "met": attempt.outcome in MET,
         "whole": tape["verdict"]["whole"],
-        "by_eye": bool(tape.get("by_eye")),
+        "by_eye": attempt.by_eye,
         "void": attempt.void,
         "outline": [[figure(px), figure(py)] for px, py in outline.reshape(-1, 2)],
     }

@@ -110,6 +110,16 @@ class Attempt(models.Model):
         notes: dict[str, Any] = corrections[-1].notes if corrections else self.notes
         return notes
 
+    @property
+    def verdict(self) -> dict[str, Any] | None:
+        """What it came to, as a document; None until it is taped."""
+        return self.tape["verdict"] if self.tape else None
+
+    @property
+    def by_eye(self) -> bool:
+        """Whether anything of where it stood was only looked at."""
+        return bool(self.tape and self.tape.get("by_eye"))
+
 
 class Taping(models.Model):
     """Readings of an attempt as somebody entered them: the first, those that put them right, and

@@ -75,7 +75,7 @@ def off(attempt: Attempt) -> dict[str, float] | None:
     """What was said more than was taped, by measure, SI; None until both were: no eye tells how
     far off another is.
     """
-    if attempt.stated is None or attempt.tape is None or attempt.tape.get("by_eye"):
+    if attempt.stated is None or attempt.tape is None or attempt.by_eye:
         return None
     said, taped = (read_finish(one["finish"]) for one in (attempt.stated, attempt.tape))
     return misjudged(said, taped)

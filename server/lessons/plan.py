@@ -31,7 +31,7 @@ def opened(lesson: Lesson) -> Lesson:
 
 
 def _driven(attempt: Attempt, sheet: CueSheet, plan: list[dict[str, Any]]) -> dict[str, Any]:
-    verdict = (attempt.tape or {}).get("verdict") or {}
+    verdict = attempt.verdict or {}
     made_with = {kind: getattr(sheet, kind).document_id for kind in _ALIKE}
     return {
         "id": attempt.pk, "sheet_id": sheet.pk, "started": attempt.started, "void": attempt.void,

@@ -212,10 +212,6 @@ class HistoryOut(Schema):
     void: bool
 
     @staticmethod
-    def resolve_by_eye(obj: Any) -> bool:
-        return bool((obj.tape or {}).get("by_eye"))
-
-    @staticmethod
     def resolve_instructor(obj: Any) -> str:
         return str(obj.instructor.name)
 
@@ -233,7 +229,7 @@ class HistoryOut(Schema):
 
     @staticmethod
     def resolve_whole(obj: Any) -> bool:
-        return bool(((obj.tape or {}).get("verdict") or {}).get("whole", False))
+        return obj.verdict is not None and obj.verdict["whole"]
 
 
 class FinishMarkOut(BaseModel):

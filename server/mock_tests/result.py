@@ -79,7 +79,7 @@ def _with_sheets(test: MockTest) -> list[tuple[dict[str, Any], CueSheet]]:
 
 def _exercise(told: tuple[dict[str, Any], CueSheet], attempt: Attempt | None) -> dict[str, Any]:
     one, sheet = told
-    verdict = (attempt.tape or {}).get("verdict") if attempt else None
+    verdict = attempt.verdict if attempt else None
     return {
         "sheet_id": sheet.pk,
         "method": sheet.method.body["name"],

@@ -85,7 +85,7 @@ def test_only_what_had_no_help_and_counts_is_of_the_test(ours, lead, sheets):
     told = now(lead, ours)
     assert told["exercises"][0]["attempt_id"] == mine != early
     # What is driven in the learner's next test is not of this one.
-    MockTest.objects.update(started=timezone.now() - timedelta(hours=1))
+    MockTest.objects.update(started=timezone.now() - timedelta(minutes=5))
     begin(lead, ours)
     MockTest.objects.filter(pk=now(lead, ours)["id"]).update(started=timezone.now())
     newer, older = send(lead, "GET", f"/api/mock-tests?learner={ours.members['learner'].pk}").json()
