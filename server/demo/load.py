@@ -240,6 +240,7 @@ class _Loader:
             tape_attempt(attempt, teacher, readings)
             if i % 6 == 3 and teacher != self.instructors[0]:
                 tape_again(attempt, self.instructors[0], _taped_again(readings))
+            attempt.tapings.update(made=started + timedelta(minutes=3))
 
     def _notes(
         self, sheet: CueSheet, driven: Rehearsal, late: np.ndarray, i: int

@@ -160,7 +160,11 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
           {attempt.tapings.length > 0 && <Entries attempt={attempt} words={words} />}
           {!readOnly && draft === null && first && first.by !== me && tape?.by_eye.length === 0 && (
             <Button variant="outlined" sx={{ minHeight: 48, flexShrink: 0 }} onClick={second.begin}>
-              {t("tape.tape it a second time")}
+              {t(
+                attempt.beside.some((one) => one.by === me)
+                  ? "tape.tape yours again"
+                  : "tape.tape it a second time",
+              )}
             </Button>
           )}
           {!readOnly && <OnTheWay key={attempt.id} sheet={sheet} attempt={attempt} />}
