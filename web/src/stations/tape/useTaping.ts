@@ -78,7 +78,8 @@ export const useTaping = (attempt: Attempt, readOnly: boolean, kept: () => void)
       doubts.open.length === 0 &&
       (!correcting || why.trim() !== ""),
     save,
-    error: save.error ?? (draft && doubts.open.length === 0 ? preview.error : null),
+    // What cannot be is told beside its own name already.
+    error: save.error ?? (draft && doubts.open.every((one) => one.possible) ? preview.error : null),
   };
 };
 
