@@ -13,6 +13,9 @@ export const GLANCES: Record<Glance, Code> = {
   far: "tape.far",
 };
 
+/** Two of them stand side by side on a phone, as wide as a pin has room for, px. */
+const WIDTH = 138;
+
 interface Props {
   label: string;
   glance: Glance | null;
@@ -21,7 +24,7 @@ interface Props {
 }
 
 export const Glances = ({ label, glance, readOnly, onLook }: Props) => (
-  <Box sx={{ background: "#fff", borderRadius: 1, p: 0.5, width: 164 }}>
+  <Box sx={{ background: "#fff", borderRadius: 1, p: 0.25, width: WIDTH }}>
     <Box sx={{ fontSize: 12, color: ink.soft, px: 0.5 }}>{label}</Box>
     <ToggleButtonGroup
       exclusive
@@ -32,7 +35,11 @@ export const Glances = ({ label, glance, readOnly, onLook }: Props) => (
       onChange={(_, told: Glance | null) => onLook(told)}
     >
       {(Object.keys(GLANCES) as Glance[]).map((one) => (
-        <ToggleButton key={one} value={one} sx={{ minHeight: 44, px: 0.5, textTransform: "none" }}>
+        <ToggleButton
+          key={one}
+          value={one}
+          sx={{ minHeight: 44, px: 0, fontSize: 13, textTransform: "none" }}
+        >
           {t(GLANCES[one])}
         </ToggleButton>
       ))}
