@@ -7,7 +7,7 @@ from faircorner.documents.figures import figure
 from faircorner.documents.finishes import read_finish
 from faircorner.tape import TAPE_SIGMA, Agreement, agreement, one_reading
 
-from server.lessons.judging import judged
+from server.lessons.judging import Judge, judge_of
 from server.lessons.models import Attempt, Taping
 from server.schools.models import Member, School
 
@@ -19,14 +19,15 @@ _ALIKE = {"wheel": ("kerb_front_m", "kerb_rear_m"), "gap": ("ahead_m", "behind_m
 _NEWEST = 500
 
 
-def compared(attempt: Attempt) -> list[dict[str, Any]]:
+def compared(attempt: Attempt, judge: Judge | None = None) -> list[dict[str, Any]]:
     """Each second tape beside the one that holds: by reading, what it reads more, and whether the
-    verdict would be the same. Ask for many with `tapings__author` prefetched.
+    verdict would be the same. Ask for many with `tapings__author` prefetched, and their judge.
     """
     first, others = _told_apart(attempt)
     if first is None or not others:
         return []
-    holds = judged(attempt, read_finish(first.finish)).outcome
+    judge = judge or judge_of([attempt])
+    holds = judge(attempt, read_finish(first.finish)).outcome
     return [
         {
             "by": one.author.name,
@@ -34,7 +35,7 @@ def compared(attempt: Attempt) -> list[dict[str, Any]]:
             "than": first.author.name,
             "readings": one.readings,
             "more": _more(one, first),
-            "outcome": (outcome := judged(attempt, read_finish(one.finish)).outcome),
+            "outcome": (outcome := judge(attempt, read_finish(one.finish)).outcome),
             "same_outcome": outcome == holds,
         }
         for one in others
@@ -69,10 +70,16 @@ def _more(one: Taping, other: Taping) -> dict[str, float]:
 def agreements(school: School) -> dict[str, Any]:
     """Two people at a time, and what one reading is unsure by; of the newest taped twice."""
     twice = Attempt.objects.for_school(school).filter(tapings__beside=True, void=False).distinct()
-    newest = twice.order_by("-started", "-id").prefetch_related("tapings__author", "corrections")
+    newest = list(
+        twice.order_by("-started", "-id")
+        .select_related("cue_sheet")
+        .defer("cue_sheet__plan")
+        .prefetch_related("tapings__author", "corrections", "cue_sheet__standard")[:_NEWEST]
+    )
+    judge = judge_of(newest)
     told: dict[tuple[Member, Member, str], list[float]] = defaultdict(list)
     attempts = same = 0
-    for attempt in newest.select_related("cue_sheet")[:_NEWEST]:
+    for attempt in newest:
         first, others = _told_apart(attempt)
         if first is None or first.readings.get("by_eye"):
             continue
@@ -80,7 +87,7 @@ def agreements(school: School) -> dict[str, Any]:
             for (one, two, what), more in _by_pair(first, other):
                 told[one, two, what].append(more)
         attempts += 1
-        same += all(one["same_outcome"] for one in compared(attempt))
+        same += all(one["same_outcome"] for one in compared(attempt, judge))
     found = {key: agreement(differences) for key, differences in told.items()}
     return {
         "attempts": attempts,

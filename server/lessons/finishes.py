@@ -58,6 +58,5 @@ def _mark(attempt: Attempt, bodies: dict[int, Floats]) -> dict[str, Any]:
         "met": attempt.outcome in MET,
         "whole": tape["verdict"]["whole"],
         "by_eye": attempt.by_eye,
-        "void": attempt.void,
         "outline": [[figure(px), figure(py)] for px, py in outline.reshape(-1, 2)],
     }

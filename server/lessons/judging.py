@@ -1,6 +1,7 @@
 """What was noted and taped, held against a standard: the one kept with it, or one being tried."""
 
 from collections import Counter
+from collections.abc import Callable, Iterable
 from itertools import groupby
 from typing import Any, TypeAlias
 
@@ -18,10 +19,11 @@ from server.lessons.models import Attempt
 from server.planning.models import CueSheet
 from server.schools.models import School
 
-__all__ = ["LATER", "MOST_TRIED", "judged", "trial", "verdict_on"]
+__all__ = ["LATER", "MOST_TRIED", "Judge", "judge_of", "judged", "trial", "verdict_on"]
 
 # What of a sheet's plan is judged by: its "looks", "calls" and "legs".
 Plan: TypeAlias = dict[str, Any]
+Judge: TypeAlias = Callable[[Attempt, Finish], Verdict]
 
 # What notes of old did not have.
 LATER: dict[str, Any] = {
@@ -33,13 +35,28 @@ MOST_TRIED = 1000
 _MOST_TOLD = 50
 
 
-def judged(attempt: Attempt, finish: Finish | None = None) -> Verdict:
-    """The verdict on an attempt by its own sheet's standard: as it was taped, or with a finish."""
+def judged(attempt: Attempt) -> Verdict:
+    """The verdict on an attempt that was taped, by its own sheet's standard."""
     sheet = attempt.cue_sheet
-    standard = read_document("standard", sheet.standard.body).build()
-    if finish is None:
-        return _tried(standard, attempt, sheet.plan)
-    return judge(standard, finish, _noted(attempt.notes_now, sheet.plan))
+    return _tried(read_document("standard", sheet.standard.body).build(), attempt, sheet.plan)
+
+
+def judge_of(attempts: Iterable[Attempt]) -> Judge:
+    """The verdict on any of them with another finish than was taped.
+
+    What is judged by is fetched and read once, however many attempts it is for.
+    """
+    plans = _plans({attempt.cue_sheet_id for attempt in attempts})
+    standards: dict[int, Standard] = {}
+
+    def by(attempt: Attempt, finish: Finish) -> Verdict:
+        kept = attempt.cue_sheet.standard
+        if kept.pk not in standards:
+            standards[kept.pk] = read_document("standard", kept.body).build()
+        noted = _noted(attempt.notes_now, plans[attempt.cue_sheet_id])
+        return judge(standards[kept.pk], finish, noted)
+
+    return by
 
 
 def verdict_on(sheet: CueSheet, notes: dict[str, Any], finish: Finish) -> dict[str, Any]:

@@ -243,7 +243,6 @@ class FinishMarkOut(BaseModel):
     met: bool
     whole: bool
     by_eye: bool
-    void: bool
     outline: list[tuple[float, float]]
 
 

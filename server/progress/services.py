@@ -111,7 +111,7 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
     # The gap along counts only when every attempt of the set has it: half a set misleads.
     width = 3 if len(table) and not np.isnan(table[:, 2]).any() else 2
     verdicts = [tape["verdict"] for a, tape in taped if not a.void]
-    weights = [BY_EYE if tape.get("by_eye") else 1.0 for a, tape in taped if not a.void]
+    weights = [BY_EYE if a.by_eye else 1.0 for a, _ in taped if not a.void]
     met = [verdict for verdict in verdicts if verdict["outcome"] in MET]
     found: dict[str, Any] = {
         "sheet_id": sheet.pk,
@@ -122,7 +122,7 @@ def set_of(sheet: CueSheet, attempts: list[Attempt]) -> dict[str, Any]:
         "met": len(met),
         "met_whole": sum(verdict["whole"] for verdict in met),
         "counted": len(table),
-        "by_eye": weights.count(BY_EYE),
+        "by_eye": sum(a.by_eye for a, _ in taped if not a.void),
         "mean": _mean([tape["pose"] for a, tape in taped if not a.void], weights),
         "measures": [],
         "advice": None,
@@ -149,7 +149,7 @@ def _mark(attempt: Attempt, tape: dict[str, Any]) -> dict[str, Any]:
         "started": attempt.started.isoformat(),
         "pose": tape["pose"],
         "along_known": tape["along_known"],
-        "by_eye": bool(tape.get("by_eye")),
+        "by_eye": attempt.by_eye,
         "finish": tape["finish"],
         "outcome": tape["verdict"]["outcome"],
         "met": tape["verdict"]["outcome"] in MET,

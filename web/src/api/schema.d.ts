@@ -6800,8 +6800,6 @@ export interface components {
             whole: boolean;
             /** By Eye */
             by_eye: boolean;
-            /** Void */
-            void: boolean;
             /** Outline */
             outline: [
                 number,

@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { finishesQuery, type HistoryAsked, sheetQuery } from "../api/queries";
 import type { Finishes, Point, Sheet } from "../api/types";
+import { opacityOf, UNMET } from "../drawing/ended";
 import { useFrame } from "../drawing/frame";
 import { Slab } from "../drawing/Slab";
 import { PLACES } from "../places";
@@ -83,13 +84,10 @@ interface OutlineProps {
   learner: number;
 }
 
-/** How a finish is drawn that did not meet the standard. */
-const UNMET = { stroke: "#FF9B7D", strokeDasharray: "5 4" };
-
 const Outline = ({ mark, pointed, learner }: OutlineProps) => {
   const frame = useFrame();
   const dates = useDates();
-  const said = `${dates.stamp(mark.started)}, ${mark.method}: ${cameTo(mark)}`;
+  const said = `${dates.stamp(mark.started)}, ${mark.method}: ${cameTo({ ...mark, void: false })}`;
   return (
     <Link
       to={{
@@ -106,7 +104,7 @@ const Outline = ({ mark, pointed, learner }: OutlineProps) => {
         fill={ink.pale}
         fillOpacity={pointed ? 0.55 : 0}
         pointerEvents="all"
-        strokeOpacity={mark.by_eye ? 0.45 : 0.8}
+        strokeOpacity={opacityOf(mark)}
         strokeWidth={pointed ? 4 : 1.25}
         {...(mark.met ? { stroke: ink.chalk } : UNMET)}
       />

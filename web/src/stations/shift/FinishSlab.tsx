@@ -2,6 +2,7 @@
 
 import Box from "@mui/material/Box";
 import type { FinishSet, Point, Pose, Sheet, VehicleBody } from "../../api/types";
+import { BY_EYE, opacityOf, UNMET } from "../../drawing/ended";
 import { placed, useFrame } from "../../drawing/frame";
 import { Slab } from "../../drawing/Slab";
 import { bodyCorners, noseX, rearOverhang } from "../../drawing/VehicleShape";
@@ -65,12 +66,6 @@ export const FinishSlab = ({ sheet, finishes }: Props) => {
   );
 };
 
-/** How a finish is drawn that did not meet the standard. */
-const UNMET = "#FF9B7D";
-const UNMET_DASHES = "5 4";
-/** How faint a finish is that nobody taped. */
-const BY_EYE = 0.4;
-
 interface MarksProps {
   vehicle: VehicleBody;
   plan: Pose;
@@ -94,9 +89,8 @@ export const Marks = ({ vehicle, plan, finishes }: MarksProps) => {
           d={outline(mark.pose)}
           fill={ink.pale}
           fillOpacity={mark.by_eye ? 0 : 0.1}
-          stroke={mark.met ? ink.chalk : UNMET}
-          strokeOpacity={mark.by_eye ? BY_EYE : 0.75}
-          strokeDasharray={mark.met ? undefined : UNMET_DASHES}
+          strokeOpacity={opacityOf(mark)}
+          {...(mark.met ? { stroke: ink.chalk } : UNMET)}
         />
       ))}
       <path
@@ -137,7 +131,7 @@ const Legend = ({ counted, byEye, low }: { counted: number; byEye: number; low: 
       <>
         <Meaning said={t("shift.mean of", { count: counted })} stroke="#fff" width={3} />
         <Meaning said={t("shift.standard met")} stroke={ink.chalk} />
-        <Meaning said={t("shift.not met")} stroke={UNMET} dashes={UNMET_DASHES} />
+        <Meaning said={t("shift.not met")} stroke={UNMET.stroke} dashes={UNMET.strokeDasharray} />
         {byEye > 0 && (
           <Meaning said={t("shift.by eye", { count: byEye })} stroke={ink.chalk} opacity={BY_EYE} />
         )}

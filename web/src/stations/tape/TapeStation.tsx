@@ -9,25 +9,26 @@ import TextField from "@mui/material/TextField";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
-import { ApiError, ask } from "../../api/client";
+import { ask } from "../../api/client";
 import { attemptsQuery, sheetQuery } from "../../api/queries";
 import type { Attempt, Sheet } from "../../api/types";
-import { measureName } from "../../judging/measures";
-import { type FinishWords, finishWords } from "../../places";
+import { finishWords } from "../../places";
 import { Columns } from "../../shell/Columns";
-import { MainAction } from "../../shell/MainAction";
-import { Panel } from "../../shell/Panel";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useMay, useMe } from "../../shell/useDocket";
 import { t } from "../../words";
 import { AttemptPicker } from "./AttemptPicker";
+import { Doubts } from "./Doubts";
 import { Entries } from "./Entries";
+import { inWords } from "./inWords";
 import { MendCard, useMend } from "./MendCard";
 import { NotesPanel } from "./NotesPanel";
 import { OnTheWay } from "./OnTheWay";
 import { SaysFirst } from "./SaysFirst";
+import { SecondTape } from "./SecondTape";
+import { TapeSide } from "./TapeSide";
 import { TapeSlab } from "./TapeSlab";
-import { NOTHING, withGlance, withMetres } from "./typed";
+import { withGlance, withMetres } from "./typed";
 import { useRefresh, useSecondTape, useTaping } from "./useTaping";
 import { VerdictCard } from "./VerdictCard";
 
@@ -62,22 +63,6 @@ const TapeStation = () => {
       onChoose={setChosen}
     />
   );
-};
-
-/** The server names the reading by its field; the person knows it by its label. */
-const inWords = (error: Error, words: FinishWords): string =>
-  error instanceof ApiError && error.field
-    ? `${measureName(error.field, words)}: ${error.problem}`
-    : error.message;
-
-/** What is said scrolls by itself: the buttons beneath stay under the finger when a verdict comes. */
-const sayings = {
-  display: "flex",
-  flexDirection: "column",
-  gap: 1.25,
-  flex: 1,
-  minHeight: 0,
-  overflowY: "auto",
 };
 
 interface Props {
@@ -116,64 +101,11 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
         onRead={(name, metres) => setDraft(withMetres(typed, name, metres))}
         onLook={(name, glance) => setDraft(withGlance(typed, name, glance))}
       />
-      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, minHeight: 0 }}>
-        <Box sx={sayings}>
-          <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
-          {error && <Alert severity="error">{inWords(error, words)}</Alert>}
-          <Doubts doubts={taping.doubts} words={words} />
-          {draft === null && (
-            <SaysFirst
-              key={`said/${attempt.id}`}
-              sheet={sheet}
-              attempt={attempt}
-              words={words}
-              readOnly={readOnly}
-            />
-          )}
-          {attempt.notes.help === "mock test" && (
-            <Button component={Link} to={{ pathname: "/mock-tests", search }} variant="outlined">
-              {t("mock.on with the test")}
-            </Button>
-          )}
-          {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
-            <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
-          )}
-          {tape ? (
-            <VerdictCard
-              tape={tape}
-              standard={sheet.standard}
-              words={words}
-              checked={typed.ahead_m !== null && typed.behind_m !== null}
-            />
-          ) : (
-            <Alert severity="info" role="note">
-              {t(byEye ? "tape.look at both" : "tape.type both readings", { edge: words.edge })}
-            </Alert>
-          )}
-          {!readOnly && (
-            <FormControlLabel
-              control={<Switch checked={byEye} onChange={(_, on) => setByEye(on)} />}
-              label={t("tape.by eye without a tape")}
-              sx={{ mx: 0, minHeight: 44 }}
-            />
-          )}
-          {attempt.tapings.length > 0 && <Entries attempt={attempt} words={words} />}
-          {!readOnly && draft === null && first && first.by !== me && tape?.by_eye.length === 0 && (
-            <Button variant="outlined" sx={{ minHeight: 48, flexShrink: 0 }} onClick={second.begin}>
-              {t(
-                attempt.beside.some((one) => one.by === me)
-                  ? "tape.tape yours again"
-                  : "tape.tape it a second time",
-              )}
-            </Button>
-          )}
-          {!readOnly && <OnTheWay key={attempt.id} sheet={sheet} attempt={attempt} />}
-          <NotesPanel sheet={sheet} attempt={attempt} words={words} readOnly={readOnly} />
-        </Box>
-        {!readOnly && taping.correcting && <Why taping={taping} />}
-        {!readOnly && (
-          <MainAction>
-            <Box sx={{ display: "flex", gap: 1 }}>
+      <TapeSide
+        asked={!readOnly && taping.correcting && <Why taping={taping} />}
+        actions={
+          !readOnly && (
+            <>
               <Button
                 variant="contained"
                 size="large"
@@ -198,10 +130,62 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
               >
                 {attempt.void ? t("tape.count it again") : t("tape.spoilt by others")}
               </Button>
-            </Box>
-          </MainAction>
+            </>
+          )
+        }
+      >
+        <AttemptPicker attempts={attempts} attempt={attempt} onChoose={onChoose} />
+        {error && <Alert severity="error">{inWords(error, words)}</Alert>}
+        <Doubts doubts={taping.doubts} words={words} />
+        {draft === null && (
+          <SaysFirst
+            key={`said/${attempt.id}`}
+            sheet={sheet}
+            attempt={attempt}
+            words={words}
+            readOnly={readOnly}
+          />
         )}
-      </Box>
+        {attempt.notes.help === "mock test" && (
+          <Button component={Link} to={{ pathname: "/mock-tests", search }} variant="outlined">
+            {t("mock.on with the test")}
+          </Button>
+        )}
+        {tape && !readOnly && tape.verdict.findings.some((f) => f.grade) && (
+          <MendCard mend={mend} wanted={mending} ask={setMending} words={words} />
+        )}
+        {tape ? (
+          <VerdictCard
+            tape={tape}
+            standard={sheet.standard}
+            words={words}
+            checked={typed.ahead_m !== null && typed.behind_m !== null}
+          />
+        ) : (
+          <Alert severity="info" role="note">
+            {t(byEye ? "tape.look at both" : "tape.type both readings", { edge: words.edge })}
+          </Alert>
+        )}
+        {!readOnly && (
+          <FormControlLabel
+            control={<Switch checked={byEye} onChange={(_, on) => setByEye(on)} />}
+            label={t("tape.by eye without a tape")}
+            sx={{ mx: 0, minHeight: 44 }}
+          />
+        )}
+        {attempt.tapings.length > 0 && <Entries attempt={attempt} words={words} />}
+        {!readOnly && draft === null && first && first.by !== me && tape?.by_eye.length === 0 && (
+          <Button variant="outlined" sx={{ minHeight: 48, flexShrink: 0 }} onClick={second.begin}>
+            {t(
+              attempt.beside.some((one) => one.by === me)
+                ? "tape.tape yours again"
+                : "tape.tape it a second time",
+            )}
+          </Button>
+        )}
+        {!readOnly && <OnTheWay key={attempt.id} sheet={sheet} attempt={attempt} />}
+        <NotesPanel sheet={sheet} attempt={attempt} words={words} readOnly={readOnly} />
+      </TapeSide>
     </Columns>
   );
 };
@@ -218,29 +202,6 @@ const useSpoilt = (attempt: Attempt) => {
     onSuccess: refresh,
   });
 };
-
-interface DoubtsProps {
-  doubts: ReturnType<typeof useTaping>["doubts"];
-  words: FinishWords;
-}
-
-/** What cannot be, or hardly, is asked about as soon as it is typed. */
-const Doubts = ({ doubts, words }: DoubtsProps) =>
-  doubts.open.map((one) => (
-    <Alert
-      key={one.reading}
-      severity={one.possible ? "warning" : "error"}
-      action={
-        one.possible && (
-          <Button sx={{ minHeight: 44 }} color="inherit" onClick={() => doubts.itIsSo(one)}>
-            {t("tape.it is so")}
-          </Button>
-        )
-      }
-    >
-      {measureName(one.reading, words)}: {one.said.text}
-    </Alert>
-  ));
 
 /** What was kept stays beside its correction, which says why. */
 const Why = ({ taping }: { taping: ReturnType<typeof useTaping> }) => (
@@ -259,60 +220,5 @@ const Why = ({ taping }: { taping: ReturnType<typeof useTaping> }) => (
     </Button>
   </Box>
 );
-
-interface SecondProps {
-  sheet: Sheet;
-  attempt: Attempt;
-  second: ReturnType<typeof useSecondTape>;
-  words: FinishWords;
-}
-
-/** A second person's tape: the first one's is out of sight until theirs is kept. */
-const SecondTape = ({ sheet, attempt, second, words }: SecondProps) => {
-  const typed = second.typed ?? NOTHING;
-  const { error } = second.save;
-  return (
-    <Columns side={360} least={600}>
-      <TapeSlab
-        sheet={sheet}
-        readings={typed}
-        tape={null}
-        mend={null}
-        readOnly={false}
-        byEye={false}
-        onRead={(name, metres) => second.setTyped(withMetres(typed, name, metres))}
-        onLook={() => undefined}
-      />
-      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, minHeight: 0 }}>
-        <Box sx={sayings}>
-          <Panel label={t("tape.second tape")}>
-            <Box sx={{ fontSize: 15 }}>
-              {t("tape.without looking", { by: attempt.tapings.at(-1)?.by ?? "" })}
-            </Box>
-          </Panel>
-          {error && <Alert severity="error">{inWords(error, words)}</Alert>}
-          <Doubts doubts={second.doubts} words={words} />
-        </Box>
-        <MainAction>
-          <Box sx={{ display: "flex", gap: 1 }}>
-            <Button
-              variant="contained"
-              size="large"
-              sx={{ minHeight: 52, flex: 1 }}
-              disabled={second.readings === null || second.doubts.open.length > 0}
-              loading={second.save.isPending}
-              onClick={() => second.save.mutate()}
-            >
-              {t("tape.keep the second tape")}
-            </Button>
-            <Button sx={{ minHeight: 52 }} onClick={second.forget}>
-              {t("tape.leave it")}
-            </Button>
-          </Box>
-        </MainAction>
-      </Box>
-    </Columns>
-  );
-};
 
 export default TapeStation;
