@@ -1,5 +1,6 @@
 """Lessons: booked, moved, cancelled, begun and ended, and which of them an attempt belongs to."""
 
+from collections.abc import Iterable
 from datetime import datetime, timedelta
 from typing import Any
 
@@ -19,10 +20,20 @@ __all__ = ["add_lesson", "change_lesson", "lesson_at"]
 def add_lesson(school: School, author: Member, **given: Any) -> Lesson:
     """A lesson in the diary; given : the fields of LessonIn, by an instructor or by the author.
 
-    What its learner drove on that day outside of any lesson was driven in this one.
+    What its learner drove on that day outside of any lesson was driven in this one. One begun by
+    the same two at the very same moment is that one, sent again.
     """
     lesson = Lesson(school=school)
     _fill(lesson, **{**given, "instructor": given["instructor"] or author.pk})
+    if lesson.begun is not None:
+        # Sent again while the first is still under way, it waits for that.
+        School.objects.select_for_update(no_key=True).get(pk=school.pk)
+        sent = Lesson.objects.for_school(school).filter(
+            learner=lesson.learner, instructor=lesson.instructor, begun=lesson.begun,
+            starts=lesson.starts,
+        ).first()  # fmt: skip
+        if sent is not None:
+            return sent
     lesson.save()
     _take_in(lesson)
     return lesson
@@ -30,14 +41,21 @@ def add_lesson(school: School, author: Member, **given: Any) -> Lesson:
 
 @transaction.atomic
 def change_lesson(lesson: Lesson, *, based_on: int, **given: Any) -> Lesson:
-    """Whatever is given of it put in place of what was there. Raises Stale where somebody else was
-    quicker, InputError where a lesson cannot be like that.
+    """Whatever is given of it put in place of what was there.
+
+    based_on : the version it was seen in. Raises Stale where somebody has made something else of
+    the same since; what was otherwise changed meanwhile stays, and what is so already is so.
+    Raises InputError where a lesson cannot be like that.
     """
     lesson = Lesson.objects.select_for_update().get(pk=lesson.pk)
-    if lesson.version != based_on:
-        raise Stale(Said("lesson changed meanwhile"))
-    was = lesson.learner_id, lesson.cancelled
+    was, there = (lesson.learner_id, lesson.cancelled), _state(lesson, given)
     _fill(lesson, **given)
+    if lesson.version != based_on:
+        wanted, seen = _state(lesson, given), _seen_in(lesson, based_on, given)
+        if wanted == there:
+            return lesson
+        if any(there[name] not in (seen[name], wanted[name]) for name in given):
+            raise Stale(Said("lesson changed meanwhile"))
     driven = lesson.attempts_made.count()
     if driven and (lesson.learner_id, lesson.cancelled) != was:
         field = "learner" if lesson.cancelled == was[1] else "cancelled"
@@ -46,6 +64,20 @@ def change_lesson(lesson: Lesson, *, based_on: int, **given: Any) -> Lesson:
     lesson.save()
     _take_in(lesson)
     return lesson
+
+
+def _state(lesson: Any, names: Iterable[str]) -> dict[str, Any]:
+    """What a lesson, or an earlier state of it, has under these names."""
+    people = {"learner": "learner_id", "instructor": "instructor_id"}
+    return {name: getattr(lesson, people.get(name, name)) for name in names}
+
+
+def _seen_in(lesson: Lesson, version: int, names: Iterable[str]) -> dict[str, Any]:
+    """What it had under these names in a version. Raises Stale where it never had that one."""
+    seen = lesson.history.filter(version=version).first()
+    if seen is None:
+        raise Stale(Said("lesson changed meanwhile"))
+    return _state(seen, names)
 
 
 def lesson_at(school: School, learner: int, when: datetime) -> Lesson | None:

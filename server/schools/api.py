@@ -4,6 +4,7 @@ from django.contrib.auth import authenticate, logout, update_session_auth_hash
 from django.db.models import Q
 from django.db.models.functions import Lower
 from django.http import HttpRequest, HttpResponse
+from django.middleware.csrf import get_token
 from faircorner.errors import InputError
 from faircorner.said import Said
 from ninja import Router, Status
@@ -54,6 +55,8 @@ def _session(request: HttpRequest) -> dict[str, object]:
 
 @router.get("/session", auth=None, response=SessionOut, operation_id="session_read")
 def session_read(request: HttpRequest) -> object:
+    # The page itself may come from the device, without the cookie that a letter needs.
+    get_token(request)
     return _session(request)
 
 
