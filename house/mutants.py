@@ -217,6 +217,10 @@ def _browser(chosen: list[Mutant]) -> list[tuple[Mutant, str]]:
         folder = Path(name)
         (folder / "node_modules").symlink_to(web.WEB / "node_modules")
         shutil.copy2(web.WEB / "vite.config.ts", folder)
+        # The one file of the source that it reads itself.
+        schema = Path("src", "api", "schema.d.ts")
+        (folder / schema.parent).mkdir(parents=True)
+        (folder / schema).symlink_to(web.WEB / schema)
         wrong: dict[str, str] = {}
         for mutant in chosen:
             here = folder / mutant.name

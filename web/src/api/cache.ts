@@ -4,7 +4,7 @@ import { ApiError } from "./client";
 import { endedQuery, sessionQuery } from "./queries";
 
 /** Signed out elsewhere or too long ago: what was typed stays, and so does the address. */
-const askForThePassword = (error: Error) => {
+export const askForThePassword = (error: Error) => {
   const person = client.getQueryData(sessionQuery.queryKey)?.person;
   if (!(error instanceof ApiError && error.status === 401 && person)) return;
   client.setQueryData(endedQuery.queryKey, person.id);
@@ -24,5 +24,7 @@ export const client = new QueryClient({
           : count < 2 && !(error instanceof ApiError && error.status > 0),
       staleTime: 15_000,
     },
+    // What has no way to wait on the device says at once that there is no line: it is still typed.
+    mutations: { networkMode: "always" },
   },
 });

@@ -8,6 +8,7 @@ import type {
   SuccessResponse,
 } from "openapi-typescript-helpers";
 import { t } from "../words";
+import { lineIsLost } from "./line";
 import type { paths } from "./schema";
 import type { Problem } from "./types";
 
@@ -26,8 +27,11 @@ export class ApiError extends Error {
 const csrfToken = () => /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 
 const middleware: Middleware = {
-  onRequest({ request }) {
-    if (request.method !== "GET") request.headers.set("X-CSRFToken", csrfToken());
+  async onRequest({ request }) {
+    if (request.method === "GET") return request;
+    // A browser that was killed may have lost it, and a page from the device brings none.
+    if (csrfToken() === "") await fetch("/api/session", { signal: request.signal });
+    request.headers.set("X-CSRFToken", csrfToken());
     return request;
   },
   async onResponse({ response }) {
@@ -38,6 +42,7 @@ const middleware: Middleware = {
   },
   onError({ error }) {
     if (error instanceof DOMException) return; // cancelled
+    lineIsLost();
     return new ApiError(0, "", t("api.no connection"), "");
   },
 };

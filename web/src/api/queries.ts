@@ -3,6 +3,7 @@ import { keepPreviousData, queryOptions, skipToken } from "@tanstack/react-query
 import { ask } from "./client";
 import type { paths } from "./schema";
 import type {
+  Attempt,
   BackingIn,
   Docket,
   Entry,
@@ -83,6 +84,13 @@ export const peopleQuery = (asked: PeopleAsked) =>
     placeholderData: keepPreviousData,
   });
 
+/** As many as are looked through rather than searched. */
+export const SOME = 50;
+
+/** Learners to choose among. */
+export const learnersQuery = (search: string) =>
+  peopleQuery({ role: "learner", active: true, search, limit: SOME });
+
 /** Documents of one kind; the server answers no others. */
 export const documentsQuery = <K extends Kind>(kind: K, asked: Omit<DocumentsAsked, "kind">) =>
   queryOptions({
@@ -127,6 +135,28 @@ export const lessonsQuery = (asked: LessonsAsked) =>
     queryKey: ["lessons", asked],
     queryFn: ({ signal }) => ask.get("/api/lessons", { params: { query: asked }, signal }),
     placeholderData: keepPreviousData,
+  });
+
+/** A learner's lessons of today, and the last one before. */
+export const lessonToday = (learner: number): LessonsAsked => ({ learner, when: "today" });
+export const lastLesson = (learner: number): LessonsAsked => ({
+  learner,
+  when: "given",
+  sort: "-starts",
+  limit: 1,
+});
+
+/** As many as a page of a list has. */
+export const LONG = 25;
+
+/** The diary as it is opened. */
+export const diaryQuery = (when: "coming" | "given") =>
+  lessonsQuery({
+    search: "",
+    sort: when === "coming" ? "starts" : "-starts",
+    limit: LONG,
+    offset: 0,
+    when,
   });
 
 /** One lesson with its plan and what was driven in it. */
@@ -239,6 +269,16 @@ const revisionIds = (docket: Docket) => ({
 
 /** Everything left to the method, the place and the fit. */
 export const NO_OPTIONS: PlanOptions = { pinned: {}, shifts_m: {}, picks: {}, dipped: false };
+
+const cleaned = (options: PlanOptions | null): PlanOptions => ({
+  ...NO_OPTIONS,
+  ...Object.fromEntries(Object.entries(options ?? {}).filter(([, v]) => v !== null)),
+});
+
+/** The settings of the sheet in use; without one, the cues as they were chosen last for this
+ *  method, vehicle and seat. */
+export const optionsInUse = (docket: Docket): PlanOptions =>
+  cleaned(docket.sheet_options ?? { ...NO_OPTIONS, picks: docket.picks });
 
 export const planBody = (docket: Docket, options: PlanOptions) => ({
   ...revisionIds(docket),
@@ -415,7 +455,7 @@ export const attemptsQuery = (sheet: number | null) =>
       sheet === null
         ? skipToken
         : ({ signal }) =>
-            everyPage((asked) =>
+            everyPage<Attempt>((asked) =>
               ask.get("/api/attempts", { params: { query: { sheet, ...asked } }, signal }),
             ),
   });

@@ -68,7 +68,9 @@ export type Shuffle = Schemas["ShuffleOut"];
 export type LeastSize = Schemas["LeastSizeOut"];
 export type Remedy = Schemas["RemedyOut"];
 export type Sheet = Schemas["SheetOut"];
-export type Attempt = Schemas["AttemptOut"];
+export type Attempt = Omit<Schemas["AttemptOut"], "stated"> & {
+  stated: Pick<Schemas["StatedOut"], "at" | "readings"> | null;
+};
 export type MockTest = Schemas["MockOut"];
 export type Notes = Schemas["Notes"];
 export type Readings = Schemas["ReadingsIO"];

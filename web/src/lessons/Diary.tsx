@@ -17,6 +17,7 @@ import { Standing, useStandings } from "../desk/Standing";
 import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
 import { useMay } from "../shell/useDocket";
+import { useTheDay } from "../shell/useTheDay";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Clashes } from "./Clashes";
@@ -29,6 +30,8 @@ const Diary = () => {
   const coming = useList("starts");
   const given = useList("-starts");
   const teaches = useMay().teach;
+  const day = useTheDay();
+  const dates = useDates();
   const [booking, setBooking] = useState(false);
   const [own, setOwn] = useState(false);
   const both = {
@@ -50,6 +53,11 @@ const Diary = () => {
           {t("desk.your calendar")}
         </Button>
       </Box>
+      {day && day.lessons > 0 && (
+        <Box sx={{ fontSize: 14, color: ink.soft }}>
+          {t("lesson.the day is here", { count: day.lessons, at: dates.moment(day.at) })}
+        </Box>
+      )}
       {booking && <BookLesson />}
       {own && <OwnCalendar />}
       <ListTools list={both} sorts={["starts"]} />

@@ -13,6 +13,7 @@ import { t } from "../words";
 import { Clashes } from "./Clashes";
 import { ChangeLesson } from "./LessonForm";
 import { SummaryFile } from "./Summary";
+import { stateOf, whenAndWhere } from "./toldOf";
 import { useChangeLesson } from "./useLesson";
 
 export const Head = ({ lesson }: { lesson: LessonOpened }) => {
@@ -54,26 +55,4 @@ export const Head = ({ lesson }: { lesson: LessonOpened }) => {
       {changing && <ChangeLesson lesson={lesson} close={() => setChanging(false)} />}
     </Paper>
   );
-};
-
-type Dates = ReturnType<typeof useDates>;
-
-export const whenAndWhere = (lesson: LessonOpened, dates: Dates): string =>
-  [
-    dates.lesson(lesson.starts),
-    t("desk.minutes", { count: lesson.minutes }),
-    lesson.instructor,
-    lesson.place,
-    lesson.about,
-  ]
-    .filter(Boolean)
-    .join(" · ");
-
-export const stateOf = (lesson: LessonOpened, dates: Dates): string => {
-  const { begun, ended, cancelled, cancelled_because: because } = lesson;
-  if (cancelled)
-    return because ? t("lesson.cancelled because", { because }) : t("lesson.cancelled");
-  if (begun && ended)
-    return t("lesson.from to", { begun: dates.hour(begun), ended: dates.hour(ended) });
-  return begun ? t("lesson.since", { begun: dates.hour(begun) }) : t("lesson.yet to begin");
 };

@@ -3,9 +3,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
-import { lessonQuery } from "../api/queries";
 import type { LessonOpened } from "../api/types";
 import { Failure, Nothing, Waiting } from "../shell/states";
 import { useDocket, useMay } from "../shell/useDocket";
@@ -17,14 +15,14 @@ import { Head } from "./Head";
 import { Plan } from "./Plan";
 import { StartNow } from "./StartNow";
 import { Summary } from "./Summary";
-import { useWhich } from "./useLesson";
+import { useLesson, useWhich } from "./useLesson";
 
 const LessonPage = () => {
   const { id, today, error } = useWhich();
   const teaches = useMay().teach;
   const { learner } = useDocket();
   const { search } = useLocation();
-  const lesson = useQuery(lessonQuery(id ?? null));
+  const lesson = useLesson(id ?? null);
   const failed = error ?? lesson.error;
   if (failed) return <Failure error={failed} retry={() => void lesson.refetch()} />;
   if (id === undefined || (id !== null && !lesson.data)) return <Waiting />;

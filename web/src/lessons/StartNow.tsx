@@ -4,23 +4,28 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useMutation } from "@tanstack/react-query";
-import { ask } from "../api/client";
+import { useNoting } from "../device/useUnsent";
 import { Panel } from "../shell/Panel";
 import { useDocket } from "../shell/useDocket";
 import { ink } from "../theme";
 import { t } from "../words";
 import { onTheDocket } from "./planned";
-import { useRefreshLessons } from "./useLesson";
 
 const MINUTES = 60;
 
 export const StartNow = () => {
   const docket = useDocket();
-  const refresh = useRefreshLessons();
+  const noting = useNoting();
   const start = useMutation({
     mutationFn: () => {
       const now = new Date().toISOString();
-      return ask.post("/api/lessons", {
+      return noting({
+        what: "lesson begun",
+        of: `${docket.learner.name} · ${docket.method.name}`,
+        about: `lesson of ${now}`,
+        method: "post",
+        path: "/api/lessons",
+        params: {},
         body: {
           learner: docket.learner.id,
           starts: now,
@@ -33,7 +38,6 @@ export const StartNow = () => {
         },
       });
     },
-    onSettled: refresh,
   });
   const { learner, method, ground } = docket;
   return (

@@ -10,7 +10,7 @@ import { Panel } from "../shell/Panel";
 import { useDates } from "../shell/useDates";
 import { ink } from "../theme";
 import { t } from "../words";
-import { stateOf, whenAndWhere } from "./Head";
+import { stateOf, whenAndWhere } from "./toldOf";
 
 export const Summary = ({ lesson }: { lesson: LessonOpened }) => {
   const dates = useDates();

@@ -1,9 +1,11 @@
 /** Which lesson is meant, and changes of it: each sends its own part, so that it undoes no other. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
-import { ask } from "../api/client";
-import { lessonQuery, lessonsQuery } from "../api/queries";
-import type { Lesson, LessonChange } from "../api/types";
+import { lastLesson, lessonQuery, lessonsQuery, lessonToday } from "../api/queries";
+import type { Lesson, LessonChange, LessonOpened } from "../api/types";
+import { lessonWith } from "../device/pending";
+import { useNoting, useUnsent } from "../device/useUnsent";
+import { useDates } from "../shell/useDates";
 import { useDocket } from "../shell/useDocket";
 
 export const useRefreshLessons = () => {
@@ -17,9 +19,9 @@ export const useWhich = () => {
   const [search] = useSearchParams();
   const asked = Number(search.get("lesson")) || null;
   const learner = useDocket().learner.id;
-  const today = useQuery({ ...lessonsQuery({ learner, when: "today" }), enabled: !asked });
+  const today = useQuery({ ...lessonsQuery(lessonToday(learner)), enabled: !asked });
   const last = useQuery({
-    ...lessonsQuery({ learner, when: "given", sort: "-starts", limit: 1 }),
+    ...lessonsQuery(lastLesson(learner)),
     enabled: !asked,
   });
   const error = today.error ?? last.error;
@@ -31,9 +33,10 @@ export const useWhich = () => {
 };
 
 /** What is to be otherwise about a lesson, on the state of it that was last seen. */
-export const useChangeLesson = (lesson: Pick<Lesson, "id" | "version">) => {
+export const useChangeLesson = (lesson: Pick<Lesson, "id" | "version" | "learner" | "starts">) => {
   const client = useQueryClient();
-  const refresh = useRefreshLessons();
+  const noting = useNoting();
+  const dates = useDates();
   const seen = () => {
     const opened = client.getQueryData(lessonQuery(lesson.id).queryKey);
     return Math.max(opened?.version ?? 0, lesson.version);
@@ -42,11 +45,23 @@ export const useChangeLesson = (lesson: Pick<Lesson, "id" | "version">) => {
     // One after the other: the second is based on what the first has made of it.
     scope: { id: `lesson ${lesson.id}` },
     mutationFn: (change: Omit<LessonChange, "based_on">) =>
-      ask.put("/api/lessons/{lesson_id}", {
-        params: { path: { lesson_id: lesson.id } },
+      // Where somebody else was quicker, what they made of it is fetched with the answer.
+      noting({
+        what: "lesson",
+        of: `${lesson.learner} · ${dates.lesson(lesson.starts)}`,
+        about: `lesson ${lesson.id}`,
+        method: "put",
+        path: "/api/lessons/{lesson_id}",
+        params: { lesson_id: lesson.id },
         body: { ...change, based_on: seen() },
       }),
-    // Where somebody else was quicker, what they made of it is fetched, too.
-    onSettled: refresh,
   });
+};
+
+/** The lesson with what waits on this device to be made of it. */
+export const useLesson = (id: number | null) => {
+  const lesson = useQuery(lessonQuery(id));
+  const unsent = useUnsent();
+  const data: LessonOpened | undefined = lesson.data && lessonWith(lesson.data, unsent);
+  return { ...lesson, data };
 };

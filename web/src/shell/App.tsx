@@ -1,11 +1,13 @@
 /** Who is signed in, and which station they stand in. */
 
-import { useQuery, useSuspenseQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useMemo, useRef } from "react";
+import { useQuery, useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect, useMemo, useRef } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { ApiError } from "../api/client";
 import { docketQuery, sessionQuery } from "../api/queries";
 import type { Session } from "../api/types";
+import { keepFetched } from "../device/fetched";
+import { isInstalled } from "../device/installed";
 import { CuesStation } from "../stations/cues/CuesStation";
 import { House } from "./House";
 import { SignIn } from "./SignIn";
@@ -39,7 +41,7 @@ const Standards = lazy(() => import("../desk/standard/Standards"));
 
 export const App = () => (
   <ErrorBoundary>
-    <Suspense fallback={<Waiting />}>
+    <Suspense fallback={<Waiting alone />}>
       <Routes>
         <Route path="/begin" element={<Begin />} />
         <Route path="/join" element={<Join />} />
@@ -54,6 +56,21 @@ const Gate = () => {
   return session.person ? <Stations session={session} /> : <Door session={session} />;
 };
 
+/** Once the application is on the device, what is fetched stays there, too. */
+const useKeptHere = (person: number) => {
+  const client = useQueryClient();
+  useEffect(() => {
+    let over = false;
+    const kept = isInstalled()
+      .then(() => (over ? undefined : keepFetched(client, person)))
+      .catch(() => undefined);
+    return () => {
+      over = true;
+      void kept.then((stop) => stop?.());
+    };
+  }, [client, person]);
+};
+
 const Door = ({ session }: { session: Session }) => {
   useLanguage(session);
   return <SignIn />;
@@ -61,6 +78,7 @@ const Door = ({ session }: { session: Session }) => {
 
 const Stations = ({ session }: { session: Session }) => {
   useMemo(() => session.person && adopt(session.person.id), [session.person]);
+  useKeptHere(session.person?.id ?? 0);
   // Asked for while the words come; nothing can be drawn before there are both.
   const docket = useQuery(docketQuery(useDocketIds()));
   useLanguage(session);
@@ -71,7 +89,7 @@ const Stations = ({ session }: { session: Session }) => {
   if (docket.data) begun.current = true;
   else if (docket.error)
     begun.current = !(docket.error instanceof ApiError && docket.error.status === 409);
-  if (begun.current === null) return <Waiting />;
+  if (begun.current === null) return <Waiting alone />;
   if (!begun.current) return <FirstSteps />;
   return (
     <Routes>

@@ -4,7 +4,7 @@ import Box from "@mui/material/Box";
 import ButtonBase from "@mui/material/ButtonBase";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, type MouseEvent, type ReactNode, Suspense, useDeferredValue, useState } from "react";
-import { documentsQuery, peopleQuery } from "../api/queries";
+import { documentsQuery, learnersQuery, SOME } from "../api/queries";
 import { ink } from "../theme";
 import { t } from "../words";
 import { Mark } from "./Mark";
@@ -118,17 +118,12 @@ interface Opened {
   close: () => void;
 }
 
-/** As many as are looked through rather than searched. */
-const SOME = 50;
-
 const Learners = ({ name, anchor, close }: Opened) => {
   const docket = useDocket();
   const change = useChangeDocket();
   const [search, setSearch] = useState("");
   const words = useDeferredValue(search.trim());
-  const { data } = useQuery(
-    peopleQuery({ role: "learner", active: true, search: words, limit: SOME }),
-  );
+  const { data } = useQuery(learnersQuery(words));
   return (
     <Picker
       name={name}

@@ -10,20 +10,23 @@ import { DocketBar } from "./DocketBar";
 import { FootRail } from "./FootRail";
 import { KeysOn, RESTS, useKeys } from "./keys";
 import { ActionSlot } from "./MainAction";
-import { Offline } from "./Offline";
+import { NewVersion } from "./NewVersion";
 import { Rail } from "./Rail";
 import { Since } from "./Since";
 import { ErrorBoundary, Waiting } from "./states";
 import { PAGES, STATIONS } from "./stations";
 import { Undo } from "./Undo";
+import { UnsentLine } from "./UnsentLine";
 import { useRememberDocket } from "./useDocket";
 import { NEW_HERE, useStored } from "./useStored";
+import { useKeepTheDay } from "./useTheDay";
 
 const Round = lazy(async () => ({ default: (await import("./Round")).Round }));
 const Keys = lazy(async () => ({ default: (await import("./Keys")).Keys }));
 
 export const House = () => {
   useRememberDocket();
+  useKeepTheDay();
   const [on, setOn] = useStored("single keys", true);
   const [fresh, setFresh] = useStored(NEW_HERE, false);
   const [asking, setAsking] = useState(false);
@@ -37,7 +40,8 @@ export const House = () => {
           <Box sx={{ flex: 1, minHeight: 0, display: "flex" }}>
             <Rail askForKeys={() => setAsking(true)} />
             <Box sx={{ flex: 1, minWidth: 0, display: "flex", flexDirection: "column" }}>
-              <Offline />
+              <UnsentLine />
+              <NewVersion />
               <Since />
               <ActionSlot value={slot}>
                 <Main askForKeys={() => setAsking(true)} />

@@ -7,20 +7,24 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { ask } from "../api/client";
 import { endedQuery, sessionQuery } from "../api/queries";
+import { lastHere } from "../device/fetched";
+import { hasComeIn } from "../device/leaving";
 import { t } from "../words";
 import { Porch } from "./Porch";
 
 export const SignIn = () => {
   const client = useQueryClient();
   const { data: ended } = useQuery(endedQuery);
+  const before = ended ?? lastHere();
   const [username, setUsername] = useState("");
   const [password, setPassword] = useState("");
   const open = useMutation({
     mutationFn: () => ask.post("/api/session", { body: { username, password } }),
     onSuccess: (session) => {
       // Somebody else than whose session ended finds nothing of theirs.
-      const theirs = ended !== null && ended !== session.person?.id;
+      const theirs = before !== null && before !== session.person?.id;
       if (theirs) client.removeQueries({ type: "inactive" });
+      hasComeIn();
       client.setQueryData(endedQuery.queryKey, null);
       client.setQueryData(sessionQuery.queryKey, session);
     },
@@ -33,7 +37,7 @@ export const SignIn = () => {
     <Porch>
       <Box component="form" onSubmit={submit} sx={{ display: "grid", gap: 2 }}>
         <Typography color="text.secondary">{t("shell.the cue this driver will")}</Typography>
-        {ended !== null && <Alert severity="info">{t("shell.the session ended")}</Alert>}
+        {before !== null && <Alert severity="info">{t("shell.the session ended")}</Alert>}
         {open.error && <Alert severity="error">{open.error.message}</Alert>}
         <TextField
           label={t("shell.name")}

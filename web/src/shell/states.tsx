@@ -8,11 +8,37 @@ import Typography from "@mui/material/Typography";
 import { useQueryClient } from "@tanstack/react-query";
 import { Component, type ReactNode } from "react";
 import { ApiError } from "../api/client";
+import { useOnline } from "../api/line";
+import { forgetKept } from "../device/kept";
 import { t } from "../words";
 
-export const Waiting = ({ what = t("shell.one moment") }: { what?: string }) => (
-  <Box role="status" sx={{ display: "flex", gap: 2, alignItems: "center", p: 4 }}>
-    <CircularProgress size={24} aria-hidden /> <Typography>{what}…</Typography>
+interface WaitingProps {
+  what?: string;
+  /** Whether there is nothing else on the page by which to go elsewhere. */
+  alone?: boolean;
+}
+
+export const Waiting = ({ what = t("shell.one moment"), alone = false }: WaitingProps) =>
+  useOnline() ? (
+    <Box role="status" sx={{ display: "flex", gap: 2, alignItems: "center", p: 4 }}>
+      <CircularProgress size={24} aria-hidden /> <Typography>{what}…</Typography>
+    </Box>
+  ) : (
+    <NotOnTheDevice alone={alone} />
+  );
+
+/** What was never fetched cannot be shown without a line; as soon as there is one, it comes. */
+const NotOnTheDevice = ({ alone }: { alone: boolean }) => (
+  <Box role="status" sx={{ p: 4, maxWidth: 560 }}>
+    <Typography variant="h2" gutterBottom>
+      {t("shell.not on the device")}
+    </Typography>
+    <p>{t("shell.comes with the line")}</p>
+    {alone && (
+      <Button variant="outlined" onClick={() => window.history.back()}>
+        {t("shell.back to where it was")}
+      </Button>
+    )}
   </Box>
 );
 
@@ -47,7 +73,7 @@ interface BoundaryState {
 /** Which documents were chosen last; what was typed stays. */
 const forgetDocket = () => {
   for (const key of Object.keys(localStorage))
-    if (key.startsWith("fair-corner/docket/")) localStorage.removeItem(key);
+    if (key.startsWith("fair-corner/docket/")) forgetKept(key);
 };
 
 /** Catches what a query or a drawing threw, says it, and offers another try. */

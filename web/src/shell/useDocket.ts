@@ -4,6 +4,7 @@ import { useCallback, useEffect, useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { type DocketIds, docketQuery, sessionQuery } from "../api/queries";
 import type { School } from "../api/types";
+import { keep } from "../device/kept";
 
 const STUBS = ["learner", "seat", "ground", "method", "standard"] as const;
 /** An older sheet is looked at by the address alone: the next visit finds the one last used. */
@@ -95,7 +96,7 @@ export const useRememberDocket = () => {
       method: docket.method.document_id,
       standard: docket.standard.document_id,
     };
-    localStorage.setItem(keyFor(school.id), JSON.stringify(ids));
+    keep(keyFor(school.id), JSON.stringify(ids));
     const next = new URLSearchParams(search);
     for (const stub of STUBS) next.set(stub, String(ids[stub]));
     if (Number(search.get("sheet")) !== docket.sheet_id) next.delete("sheet");

@@ -14,5 +14,7 @@ export const useLanguage = ({ person, school }: Session) => {
       return locale;
     },
     staleTime: Number.POSITIVE_INFINITY,
+    // What it needs of the server is on the device, where anything is.
+    networkMode: "always",
   });
 };

@@ -2,6 +2,7 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { sessionQuery } from "../api/queries";
+import { forgetKept, keep } from "../device/kept";
 
 const ROOT = "fair-corner/";
 /** What was kept here before it was told apart by person. */
@@ -34,7 +35,7 @@ export const adopt = (person: number) => {
 export const NEW_HERE = "new here";
 
 /** Somebody has chosen how to sign in: they have not been here before. */
-export const welcome = (person: number) => localStorage.setItem(mine(person, NEW_HERE), "true");
+export const welcome = (person: number) => keep(mine(person, NEW_HERE), "true");
 
 const usePerson = () => useSuspenseQuery(sessionQuery).data.person?.id ?? 0;
 
@@ -49,19 +50,25 @@ export const useAllStored = <T>(beginning: string): [string, T][] => {
     });
 };
 
+/** Keeps something of the person at hand where another screen looks for it. */
+export const useKeepForLater = () => {
+  const person = usePerson();
+  return (name: string, value: unknown) => keep(mine(person, name), JSON.stringify(value));
+};
+
 export const useStored = <T>(name: string, fallback: T) => {
   const key = mine(usePerson(), name);
   const [state, setState] = useState(() => ({ key, value: read(key, fallback) }));
   const value = state.key === key ? state.value : read(key, fallback);
   const set = useCallback(
     (next: T) => {
-      localStorage.setItem(key, JSON.stringify(next));
+      keep(key, JSON.stringify(next));
       setState({ key, value: next });
     },
     [key],
   );
   const forget = () => {
-    localStorage.removeItem(key);
+    forgetKept(key);
     setState({ key, value: fallback });
   };
   return [value, set, forget] as const;

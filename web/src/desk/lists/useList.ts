@@ -1,7 +1,6 @@
 /** Where somebody is in a long list: what they look for, in which order, on which page. */
 import { useDeferredValue, useState } from "react";
-
-const LONG = 25;
+import { LONG } from "../../api/queries";
 
 export const useList = <Sort extends string>(usual: Sort) => {
   const [search, setSearch] = useState("");

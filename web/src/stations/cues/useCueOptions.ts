@@ -1,5 +1,5 @@
 /** The settings of the cue sheet being looked at: a draft that survives, else the sheet in use. */
-import { NO_OPTIONS } from "../../api/queries";
+import { NO_OPTIONS, optionsInUse } from "../../api/queries";
 import type { Docket, PlanOptions } from "../../api/types";
 import { useStored } from "../../shell/useStored";
 
@@ -13,11 +13,6 @@ const essence = (options: PlanOptions | null): string => {
   return JSON.stringify([kept.sort(), sorted(pinned), sorted(shifts_m), sorted(picks)]);
 };
 
-const cleaned = (options: PlanOptions | null): PlanOptions => ({
-  ...NO_OPTIONS,
-  ...Object.fromEntries(Object.entries(options ?? {}).filter(([, v]) => v !== null)),
-});
-
 export const useCueOptions = (docket: Docket) => {
   const key = `options/${[
     docket.learner.id,
@@ -28,8 +23,7 @@ export const useCueOptions = (docket: Docket) => {
     docket.standard.id,
     docket.sheet_id ?? 0,
   ].join("-")}`;
-  // Without a sheet, the cues as they were chosen last for this method, vehicle and seat.
-  const inUse = cleaned(docket.sheet_options ?? { ...NO_OPTIONS, picks: docket.picks });
+  const inUse = optionsInUse(docket);
   const [draft, setDraft, forget] = useStored<PlanOptions | null>(key, null);
   const [binned, bin, emptyBin] = useStored<PlanOptions | null>(`discarded/${key}`, null);
   const options = draft ?? inUse;

@@ -14,7 +14,7 @@ import type { Sheet } from "../../api/types";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDates } from "../../shell/useDates";
-import { useChangeDocket, useDocket, useMay, useSchool, without } from "../../shell/useDocket";
+import { useChangeDocket, useDocket, useMay, useSchool } from "../../shell/useDocket";
 import { useAllStored } from "../../shell/useStored";
 import { ink } from "../../theme";
 import { t } from "../../words";
@@ -101,12 +101,13 @@ const Elsewhere = ({ sheet }: { sheet: Sheet }) => {
 
 const Noting = ({ sheet }: { sheet: Sheet }) => {
   const navigate = useNavigate();
+  const docket = useDocket();
   const { search } = useLocation();
   const wide = useMediaQuery(useTheme().breakpoints.up("md"));
   const { options, choose } = useDriveOptions();
   const [locked, setLocked] = useState(false);
   const following = useFollowing();
-  const kept = useAttemptDraft(sheet, (then) => void navigate(then));
+  const kept = useAttemptDraft(sheet, docket.learner.name, (then) => void navigate(then));
   const noting = options.buzzes ? { ...kept, change: buzzing(kept.change) } : kept;
   const { draft, keep } = noting;
   useDriveKeys(sheet, noting);
@@ -114,7 +115,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
   useSaid(sheet, draft.card, options.speaks && draft.started !== null);
   const words = finishWords(sheet.ground.body.goal, sheet.method.body);
   const kerbed = PLACES[sheet.ground.body.goal.kind].kerbed;
-  const done = () => keep.mutate({ pathname: "/tape", search: without(search, "attempt") });
+  const done = () => keep.mutate({ pathname: "/tape", search: withAttempt(search, draft.id) });
   const counts = <Counts noting={noting} words={words} kerbed={kerbed} movements />;
   const soFar = <SoFar sheet={sheet} noting={noting} words={words} />;
   return (
@@ -199,6 +200,13 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
       {locked && <ScreenLock open={() => setLocked(false)} />}
     </Box>
   );
+};
+
+/** Whoever goes on to Tape finds this very attempt there, whatever others have noted meanwhile. */
+const withAttempt = (search: string, id: string): string => {
+  const next = new URLSearchParams(search);
+  next.set("attempt", id);
+  return next.toString();
 };
 
 /** How often each was observed. */

@@ -1,9 +1,8 @@
-/** The attempt being noted: kept on this machine until the server has it, sent once. */
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+/** The attempt being noted: kept on this machine until it is done, and then sent once. */
+import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { ask } from "../../api/client";
-import { attemptsQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
+import { useNoting } from "../../device/useUnsent";
 import { useMockExercise } from "../../mock/useMockExercise";
 import { useStored } from "../../shell/useStored";
 import { type Jotted, notesOf } from "./jotted";
@@ -60,15 +59,15 @@ const blank = (sheet: Sheet): Draft => ({
 export const secondsOf = (draft: Draft, now: number): number =>
   draft.banked + (draft.runningSince === null ? 0 : (now - draft.runningSince) / 1000);
 
-/** onKept : where to go on, once the server has it */
-export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
+/** learner : whose it is, by name; onKept : where to go on, once it is on its way */
+export const useAttemptDraft = (sheet: Sheet, learner: string, onKept: (then: Then) => void) => {
   const [stored, setStored, forget] = useStored<Draft | null>(`attempt/${sheet.id}`, null);
   const [fresh, setFresh] = useState(() => blank(sheet));
   // Kept as well: undo reaches back over a reload and over starting over.
   const [past, setPast, forgetPast] = useStored<Draft[]>(`undo/attempt/${sheet.id}`, []);
   // What was begun before more could be noted goes on with nothing noted of that.
   const draft = stored ? { ...fresh, ...stored } : fresh;
-  const client = useQueryClient();
+  const noting = useNoting();
   const watched = useAtHand(sheet);
   const exercise = useMockExercise(sheet);
   const help = exercise ? "mock test" : draft.help;
@@ -103,7 +102,13 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
         runningSince: null,
       };
       setStored(done);
-      return ask.post("/api/attempts", {
+      return noting({
+        what: "attempt",
+        of: `${learner} · ${sheet.method.name}`,
+        about: `attempt ${done.id}`,
+        method: "post",
+        path: "/api/attempts",
+        params: {},
         body: {
           id: done.id,
           sheet: sheet.id,
@@ -112,16 +117,8 @@ export const useAttemptDraft = (sheet: Sheet, onKept: (then: Then) => void) => {
         },
       });
     },
-    onSuccess: async (attempt, then) => {
+    onSuccess: (_answer, then) => {
       done();
-      // Whoever goes on to Tape at once finds this attempt there, and types into no older one.
-      client.setQueryData(
-        attemptsQuery(sheet.id).queryKey,
-        (there) => there && [...there.filter((one) => one.id !== attempt.id), attempt],
-      );
-      await client.invalidateQueries({ queryKey: ["attempts"] });
-      await client.invalidateQueries({ queryKey: ["docket"] });
-      await client.invalidateQueries({ queryKey: ["lessons"] });
       onKept(then);
     },
   });

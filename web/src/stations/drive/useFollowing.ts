@@ -1,7 +1,8 @@
 /** The exercise that a lesson's plan has after the one being driven: exercises are chained. */
 import { useQuery } from "@tanstack/react-query";
-import { lessonQuery, lessonsQuery } from "../../api/queries";
+import { lessonsQuery, lessonToday } from "../../api/queries";
 import { isOn, searchFor } from "../../lessons/planned";
+import { useLesson } from "../../lessons/useLesson";
 import { useDocket } from "../../shell/useDocket";
 import type { Then } from "./useAttemptDraft";
 
@@ -13,9 +14,9 @@ export interface Following {
 export const useFollowing = (): Following | null => {
   const docket = useDocket();
   const learner = docket.learner.id;
-  const today = useQuery(lessonsQuery({ learner, when: "today" }));
+  const today = useQuery(lessonsQuery(lessonToday(learner)));
   const under = today.data?.items.find((one) => one.begun !== null && one.ended === null);
-  const lesson = useQuery(lessonQuery(under?.id ?? null)).data;
+  const lesson = useLesson(under?.id ?? null).data;
   const driven = lesson?.exercises.filter((one) => one.docket) ?? [];
   const here = driven.findIndex((one) => isOn(docket, one.docket));
   const next = here < 0 ? undefined : driven[here + 1];

@@ -1,10 +1,13 @@
 /** Station 6: the learner's finishes, their bias and scatter, and what to change. */
 
+import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
 import { setsQuery, sheetQuery } from "../../api/queries";
+import { attemptsWith } from "../../device/pending";
+import { useUnsent } from "../../device/useUnsent";
 import { finishWords } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
@@ -20,6 +23,7 @@ const ShiftStation = () => {
   const { search } = useLocation();
   const sheet = useQuery(sheetQuery(docket.sheet_id));
   const sets = useQuery(setsQuery(docket.sheet_id));
+  const waiting = attemptsWith([], useUnsent(), docket.sheet_id ?? 0).length;
   const error = sheet.error ?? sets.error;
   if (error) return <Failure error={error} retry={() => void sets.refetch()} />;
   const list = sets.data ?? [];
@@ -50,6 +54,11 @@ const ShiftStation = () => {
         <MeasureTable words={words} finishes={current} />
       </Box>
       <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
+        {waiting > 0 && (
+          <Alert severity="info" role="note">
+            {t("shift.not sent yet", { count: waiting })}
+          </Alert>
+        )}
         <AdviceCard sheet={sheet.data} finishes={current} />
         <BeforeAfter sets={list} current={current.sheet_id} />
       </Box>

@@ -1,17 +1,18 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import type { Attempt } from "../../api/types";
+import type { Shown } from "../../device/pending";
 import { cameTo } from "../../shell/cameTo";
 import { useDates } from "../../shell/useDates";
 import { t } from "../../words";
 
 interface Props {
-  attempts: Attempt[];
-  attempt: Attempt;
+  attempts: Shown[];
+  attempt: Shown;
   onChoose: (id: string) => void;
 }
 
-const state = ({ tape, void: spoilt }: Attempt): string => {
+const state = ({ tape, void: spoilt, waits }: Shown): string => {
+  if (waits.length > 0) return t("tape.not sent yet");
   const verdict = tape?.verdict;
   const told = cameTo({
     void: spoilt,

@@ -7,15 +7,10 @@ import Dialog from "@mui/material/Dialog";
 import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
-import {
-  keepPreviousData,
-  skipToken,
-  useMutation,
-  useQuery,
-  useQueryClient,
-} from "@tanstack/react-query";
+import { keepPreviousData, skipToken, useMutation, useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { ask } from "../../api/client";
+import { useOnline } from "../../api/line";
 import type { Attempt, Pose, Readings, Sheet, VehicleBody } from "../../api/types";
 import { placed as at, type Bounds } from "../../drawing/frame";
 import { PoseHandles } from "../../drawing/PoseHandles";
@@ -25,6 +20,7 @@ import { type FinishWords, PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
 import { t } from "../../words";
 import { complete, NOTHING, type TypedReadings } from "./typed";
+import { useNotingOf } from "./useNotingOf";
 
 interface Props {
   sheet: Sheet;
@@ -75,7 +71,8 @@ const askedOf = (said: Said | null): { pose: Pose } | { readings: Readings } | n
 
 export const SayStand = ({ sheet, attempt, words, close }: Props) => {
   const title = useId();
-  const client = useQueryClient();
+  const online = useOnline();
+  const noting = useNotingOf(attempt);
   // Null until somebody says something: what the drawing offers was said by nobody.
   const [said, setSaid] = useState<Said | null>(null);
   const asked = askedOf(said);
@@ -90,12 +87,8 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
     retry: false,
   });
   const keep = useMutation({
-    mutationFn: (readings: Readings) =>
-      ask.put("/api/attempts/{attempt_id}/stated", { params: { path }, body: readings }),
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: ["attempts"] });
-      close();
-    },
+    mutationFn: (readings: Readings) => noting("stated", "put", "stated", readings),
+    onSuccess: close,
   });
   const placed = said && "pose" in said ? said.pose : null;
   const typed = said && "typed" in said ? said.typed : null;
@@ -143,6 +136,11 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
           ))}
         </Box>
         {error && <Alert severity="error">{error.message}</Alert>}
+        {!online && (
+          <Alert severity="info" role="note">
+            {t("learning.figures without a line")}
+          </Alert>
+        )}
       </DialogContent>
       <DialogActions>
         <Button sx={{ minHeight: 44 }} onClick={close}>
@@ -151,7 +149,10 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
         <Button
           variant="contained"
           sx={{ minHeight: 44 }}
-          disabled={!readings || stood.isPlaceholderData || !stood.isSuccess}
+          // What was dragged is figures only once the core has said so; what was typed is already.
+          disabled={
+            !readings || ((online || !typed) && (stood.isPlaceholderData || !stood.isSuccess))
+          }
           loading={keep.isPending}
           onClick={() => readings && keep.mutate(readings)}
         >

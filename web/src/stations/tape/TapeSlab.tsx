@@ -13,7 +13,7 @@ import { LengthField } from "../../shell/LengthField";
 import { ink } from "../../theme";
 import { type Code, t } from "../../words";
 import { Glances } from "./Glances";
-import { type Glance, lookedAt, type ReadingName, type TypedReadings } from "./typed";
+import { type Glance, lookedAt, READINGS, type ReadingName, type TypedReadings } from "./typed";
 
 /** Which reading is typed on which dimension line. */
 const READING: Partial<Record<Dimensioned["what"], ReadingName>> = {
@@ -150,15 +150,20 @@ export const TapeSlab = ({
           ),
       )}
       <text x={12} y={drawing.away[1] > 0.5 ? "6%" : "96%"} fill="#fff" fontSize={13}>
-        {t(captionOf(tape))}
+        {t(
+          captionOf(
+            tape,
+            READINGS.some((name) => readings[name] !== null),
+          ),
+        )}
         {mend && ` ${t("tape.coral put right")}`}
       </text>
     </Slab>
   );
 };
 
-const captionOf = (tape: Tape | null): Code => {
-  if (!tape) return "tape.outline as planned nothing taped";
+const captionOf = (tape: Tape | null, typed: boolean): Code => {
+  if (!tape) return typed ? "tape.outline as planned" : "tape.outline as planned nothing taped";
   if (tape.by_eye.length > 0) return "tape.solid as looked at";
   return tape.along_known ? "tape.solid as taped outline" : "tape.solid as taped its place";
 };

@@ -9,9 +9,10 @@ import TextField from "@mui/material/TextField";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
-import { ask } from "../../api/client";
-import { attemptsQuery, sheetQuery } from "../../api/queries";
+import { sheetQuery } from "../../api/queries";
 import type { Attempt, Sheet } from "../../api/types";
+import type { Shown } from "../../device/pending";
+import { useAttempts } from "../../device/useAttempts";
 import { finishWords } from "../../places";
 import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
@@ -29,7 +30,8 @@ import { SecondTape } from "./SecondTape";
 import { TapeSide } from "./TapeSide";
 import { TapeSlab } from "./TapeSlab";
 import { withGlance, withMetres } from "./typed";
-import { useRefresh, useSecondTape, useTaping } from "./useTaping";
+import { useNotingOf } from "./useNotingOf";
+import { useSecondTape, useTaping } from "./useTaping";
 import { VerdictCard } from "./VerdictCard";
 
 const TapeStation = () => {
@@ -37,14 +39,17 @@ const TapeStation = () => {
   const { search } = useLocation();
   const asked = new URLSearchParams(search).get("attempt");
   const sheet = useQuery(sheetQuery(docket.sheet_id));
-  const attempts = useQuery(attemptsQuery(docket.sheet_id));
+  const attempts = useAttempts(docket.sheet_id);
   const [chosen, setChosen] = useState<string | null>(null);
   const meant = chosen ?? asked;
   const error = sheet.error ?? attempts.error;
   if (error) return <Failure error={error} retry={() => void attempts.refetch()} />;
   const list = attempts.data ?? [];
-  const attempt = list.find((a) => a.id === meant) ?? list.findLast((a) => !a.tape) ?? list.at(-1);
-  if (docket.sheet_id === null || (attempts.data && !attempt))
+  const asIs = list.find((a) => a.id === meant);
+  // Whoever has come for one is shown no other as long as it may still come.
+  const toCome = meant !== null && !asIs && attempts.isFetching;
+  const attempt = asIs ?? list.findLast((a) => !a.readings) ?? list.at(-1);
+  if (docket.sheet_id === null || (attempts.data && !attempt && !toCome))
     return (
       <Nothing title={t("tape.nothing to tape yet")}>
         <p>{t("tape.drive an attempt first then")}</p>
@@ -53,7 +58,7 @@ const TapeStation = () => {
         </Button>
       </Nothing>
     );
-  if (!sheet.data || !attempt) return <Waiting what={t("tape.fetching the attempts")} />;
+  if (!sheet.data || !attempt || toCome) return <Waiting what={t("tape.fetching the attempts")} />;
   return (
     <Taping
       key={attempt.id}
@@ -67,8 +72,8 @@ const TapeStation = () => {
 
 interface Props {
   sheet: Sheet;
-  attempt: Attempt;
-  attempts: Attempt[];
+  attempt: Shown;
+  attempts: Shown[];
   onChoose: (id: string) => void;
 }
 
@@ -117,7 +122,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
                 {t(
                   taping.correcting
                     ? "tape.keep the correction"
-                    : draft || !attempt.tape
+                    : draft || !attempt.readings
                       ? "tape.keep the readings"
                       : "tape.kept",
                 )}
@@ -163,7 +168,9 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
           />
         ) : (
           <Alert severity="info" role="note">
-            {t(byEye ? "tape.look at both" : "tape.type both readings", { edge: words.edge })}
+            {draft === null && attempt.readings
+              ? t("tape.verdict waits")
+              : t(byEye ? "tape.look at both" : "tape.type both readings", { edge: words.edge })}
           </Alert>
         )}
         {!readOnly && (
@@ -174,6 +181,11 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
           />
         )}
         {attempt.tapings.length > 0 && <Entries attempt={attempt} words={words} />}
+        {attempt.waits.includes("second tape") && (
+          <Alert severity="info" role="note">
+            {t("tape.second waits")}
+          </Alert>
+        )}
         {!readOnly && draft === null && first && first.by !== me && tape?.by_eye.length === 0 && (
           <Button variant="outlined" sx={{ minHeight: 48, flexShrink: 0 }} onClick={second.begin}>
             {t(
@@ -192,14 +204,9 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
 
 /** Left out of the figures, or taken back in. */
 const useSpoilt = (attempt: Attempt) => {
-  const refresh = useRefresh();
+  const noting = useNotingOf(attempt);
   return useMutation({
-    mutationFn: () =>
-      ask.put("/api/attempts/{attempt_id}/void", {
-        params: { path: { attempt_id: attempt.id } },
-        body: { void: !attempt.void },
-      }),
-    onSuccess: refresh,
+    mutationFn: () => noting("void", "put", "void", { void: !attempt.void }),
   });
 };
 

@@ -1,33 +1,29 @@
 /** What is being typed of an attempt, what it comes to, and keeping it: first, or in place of what
  *  was kept before. */
 
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { ask } from "../../api/client";
-import type { Attempt, Doubt, Tape, Taped } from "../../api/types";
+import { ApiError, ask } from "../../api/client";
+import type { Doubt, Tape, Taped } from "../../api/types";
+import type { Shown } from "../../device/pending";
 import { useStored } from "../../shell/useStored";
 import { NOTHING, READINGS, type TypedReadings, taped } from "./typed";
+import { useNotingOf } from "./useNotingOf";
+
+/** Whether the server has it: what it has not, it can say nothing of. */
+const isThere = ({ waits }: Shown) => !waits.includes("attempt");
 
 const PATH = "/api/attempts/{attempt_id}";
 
-/** After readings were kept, everything that is told from them. */
-export const useRefresh = () => {
-  const client = useQueryClient();
-  return async () => {
-    for (const key of ["attempts", "docket", "sets"])
-      await client.invalidateQueries({ queryKey: [key] });
-  };
-};
-
-export const useTaping = (attempt: Attempt, readOnly: boolean, kept: () => void) => {
-  const refresh = useRefresh();
+export const useTaping = (attempt: Shown, readOnly: boolean, kept: () => void) => {
+  const noting = useNotingOf(attempt);
   const path = { attempt_id: attempt.id };
   const held: TypedReadings = attempt.readings ? { ...NOTHING, ...attempt.readings } : NOTHING;
   const [draft, setDraft, forget] = useStored<TypedReadings | null>(`tape/${attempt.id}`, null);
   const [why, setWhy, forgetWhy] = useStored(`why/${attempt.id}`, "");
   const typed = draft ?? held;
   const readings = taped(typed);
-  const correcting = draft !== null && attempt.tape !== null;
+  const correcting = draft !== null && attempt.readings !== null;
   const preview = useQuery({
     queryKey: ["tape", attempt.id, readings],
     queryFn: async ({ signal }) =>
@@ -36,28 +32,29 @@ export const useTaping = (attempt: Attempt, readOnly: boolean, kept: () => void)
         body: readings as Taped,
         signal,
       })) as Tape,
-    enabled: readings !== null && draft !== null && !readOnly,
+    enabled: readings !== null && draft !== null && !readOnly && isThere(attempt),
     retry: false,
   });
   const doubts = useDoubts(attempt, draft);
+  // Where nobody answers, nobody has said that it cannot be: it is kept, and judged once it is sent.
+  const wrong =
+    preview.error instanceof ApiError && preview.error.status !== 422 ? null : preview.error;
   const discard = () => {
     forget();
     forgetWhy();
   };
   const save = useMutation({
     mutationFn: () =>
-      ask.put(`${PATH}/readings`, {
-        params: { path },
-        body: { ...(readings as Taped), based_on: attempt.tapings.length, why },
+      noting("readings", "put", "readings", {
+        ...(readings as Taped),
+        based_on: attempt.tapings.length,
+        why,
       }),
-    onSuccess: async () => {
+    onSuccess: () => {
       // It stays in view, even where another one has not been taped yet.
       kept();
-      await refresh();
       discard();
     },
-    // What somebody else put in meanwhile is shown; what was typed here stays to be kept after all.
-    onError: refresh,
   });
   return {
     typed,
@@ -74,17 +71,17 @@ export const useTaping = (attempt: Attempt, readOnly: boolean, kept: () => void)
     canBeKept:
       readings !== null &&
       draft !== null &&
-      !preview.isError &&
+      wrong === null &&
       doubts.open.length === 0 &&
       (!correcting || why.trim() !== ""),
     save,
     // What cannot be is told beside its own name already.
-    error: save.error ?? (draft && doubts.open.every((one) => one.possible) ? preview.error : null),
+    error: save.error ?? (draft && doubts.open.every((one) => one.possible) ? wrong : null),
   };
 };
 
 /** What is to be asked about readings that are being typed, until somebody says that it is so. */
-const useDoubts = (attempt: Attempt, typed: TypedReadings | null) => {
+const useDoubts = (attempt: Shown, typed: TypedReadings | null) => {
   const [so, setSo] = useState<readonly string[]>([]);
   const { by_eye: _, ...metres } = typed ?? NOTHING;
   const asked = useQuery({
@@ -95,7 +92,7 @@ const useDoubts = (attempt: Attempt, typed: TypedReadings | null) => {
         body: metres,
         signal,
       }),
-    enabled: READINGS.some((name) => metres[name] !== null),
+    enabled: isThere(attempt) && READINGS.some((name) => metres[name] !== null),
     retry: false,
   });
   const told = ({ reading }: Doubt) => `${reading} ${metres[reading]}`;
@@ -106,21 +103,14 @@ const useDoubts = (attempt: Attempt, typed: TypedReadings | null) => {
 };
 
 /** A second person's tape of the same finish: typed without the first in sight. */
-export const useSecondTape = (attempt: Attempt) => {
-  const refresh = useRefresh();
+export const useSecondTape = (attempt: Shown) => {
+  const noting = useNotingOf(attempt);
   const [typed, setTyped, forget] = useStored<TypedReadings | null>(`beside/${attempt.id}`, null);
   const readings = typed && taped(typed);
   const doubts = useDoubts(attempt, typed);
   const save = useMutation({
-    mutationFn: () =>
-      ask.put(`${PATH}/beside`, {
-        params: { path: { attempt_id: attempt.id } },
-        body: readings as Taped,
-      }),
-    onSuccess: async () => {
-      await refresh();
-      forget();
-    },
+    mutationFn: () => noting("second tape", "put", "beside", readings as Taped),
+    onSuccess: forget,
   });
   return { typed, setTyped, begin: () => setTyped(NOTHING), forget, readings, doubts, save };
 };

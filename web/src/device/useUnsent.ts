@@ -1,0 +1,115 @@
+/** What is on this device alone: put there, shown, and sent as soon as there is a line. */
+
+import {
+  onlineManager,
+  type QueryClient,
+  useQueryClient,
+  useSuspenseQuery,
+} from "@tanstack/react-query";
+import { useCallback, useEffect } from "react";
+import { attemptsQuery, lessonQuery, sessionQuery } from "../api/queries";
+import type { Attempt, Lesson } from "../api/types";
+import { type Told, waiting } from "./outbox";
+import { note, onChange, sendWaiting } from "./sending";
+import { store, type Unsent } from "./store";
+
+const unsentQuery = (person: number) => ({
+  queryKey: ["unsent", person],
+  // Where a browser keeps nothing, nothing waits.
+  queryFn: async () => {
+    const db = await store().catch(() => null);
+    return db ? await waiting(db, person) : [];
+  },
+  staleTime: Number.POSITIVE_INFINITY,
+  networkMode: "always" as const,
+});
+
+const usePerson = () => useSuspenseQuery(sessionQuery).data.person ?? { id: 0, name: "" };
+
+/** What the person at hand has noted here that the server has not got, in the order noted. */
+export const useUnsent = (): Unsent[] => useSuspenseQuery(unsentQuery(usePerson().id)).data;
+
+/** The server's answer stands in for what has left, before that is gone. */
+const takenIn =
+  (client: QueryClient): Told =>
+  async ({ what }, sent) => {
+    if ("refused" in sent) return;
+    if (what === "lesson" || what === "lesson begun") {
+      const lesson = sent.answer as Lesson;
+      const { queryKey } = lessonQuery(lesson.id);
+      await client.cancelQueries({ queryKey });
+      client.setQueryData(queryKey, (there) => there && { ...there, ...lesson });
+      return;
+    }
+    const attempt = sent.answer as Attempt & { cue_sheet_id: number };
+    const { queryKey } = attemptsQuery(attempt.cue_sheet_id);
+    // A list that was asked for before would bring it without this one.
+    await client.cancelQueries({ queryKey });
+    client.setQueryData(queryKey, (there) => there && replaced(there, attempt));
+  };
+
+const replaced = (there: Attempt[], attempt: Attempt): Attempt[] =>
+  there.some(({ id }) => id === attempt.id)
+    ? there.map((one) => (one.id === attempt.id ? attempt : one))
+    : [...there, attempt];
+
+/** Everything that is told from what was sent; nobody waits for it, since the line may go again. */
+const refresh = (client: QueryClient): void => {
+  for (const key of ["attempts", "docket", "sets", "lessons"])
+    void client.invalidateQueries({ queryKey: [key] });
+};
+
+export type Noted = Omit<Unsent, "seq" | "person" | "by" | "at" | "refused" | "left">;
+
+/** Puts something on its way: there once it is on the device, answered where there is a line.
+ *
+ *  Null where no answer came. Throws what the server would not have.
+ */
+export const useNoting = () => {
+  const client = useQueryClient();
+  const { id: person, name: by } = usePerson();
+  return async (noted: Noted): Promise<unknown> => {
+    const at = new Date().toISOString();
+    const one = { ...noted, person, by, at, refused: null, left: false };
+    try {
+      return await note(one, takenIn(client));
+    } finally {
+      await client.invalidateQueries({ queryKey: unsentQuery(person).queryKey });
+      if (onlineManager.isOnline()) refresh(client);
+    }
+  };
+};
+
+/** How often what waits is tried again where nothing else says that there is a line, ms. */
+const AGAIN = 30_000;
+
+/** Sends what waits: when somebody comes, when there is a line again, and every now and then. */
+export const useSending = (): (() => Promise<void>) => {
+  const client = useQueryClient();
+  const { id: person } = usePerson();
+  const send = useCallback(async () => {
+    if ((await client.ensureQueryData(unsentQuery(person))).length === 0) return;
+    const take = takenIn(client);
+    let answered = false;
+    await sendWaiting(person, (one, sent) => {
+      answered = true;
+      return take(one, sent);
+    });
+    if (answered) refresh(client);
+  }, [client, person]);
+  useEffect(() => {
+    const sooner = () => void send();
+    const changed = onChange(() => {
+      void client.invalidateQueries({ queryKey: unsentQuery(person).queryKey });
+    });
+    const line = onlineManager.subscribe((online) => online && sooner());
+    const timer = setInterval(sooner, AGAIN);
+    sooner();
+    return () => {
+      changed();
+      line();
+      clearInterval(timer);
+    };
+  }, [client, person, send]);
+  return send;
+};

@@ -1,0 +1,2 @@
+/** Which shapes this build was made for: a digest of the API's description. */
+declare const __SHAPES__: string;

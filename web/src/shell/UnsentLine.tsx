@@ -1,0 +1,80 @@
+/** Under the docket: that there is no line, and what of this device the server has not got yet. */
+
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { useOnline } from "../api/line";
+import { useSending, useUnsent } from "../device/useUnsent";
+import { ink } from "../theme";
+import { t } from "../words";
+import { useDates } from "./useDates";
+
+const UnsentList = lazy(async () => ({ default: (await import("./UnsentList")).UnsentList }));
+
+/** What is answered sooner is not worth a line, ms. */
+const SOON = 4_000;
+
+export const UnsentLine = () => {
+  const online = useOnline();
+  const dates = useDates();
+  const all = useUnsent();
+  const send = useSending();
+  const [shown, setShown] = useState(false);
+  const first = all.find((one) => !one.left);
+  const late = useIsLate(first?.at);
+  const refused = all.filter((one) => one.refused !== null && !one.left).length;
+  const waits = all.filter((one) => !one.left).length;
+  if (online && !late && refused === 0 && !shown) return null;
+  const name = t(online ? "shell.not sent yet" : "shell.no connection");
+  return (
+    <Box role="status" aria-label={name} sx={line}>
+      <span>
+        <strong>{name}:</strong>{" "}
+        {first
+          ? t("shell.so much unsent", { count: waits, since: dates.moment(first.at) })
+          : t("shell.stays on the device")}
+        {refused > 0 && ` ${t("shell.so much refused", { count: refused })}`}
+      </span>
+      {all.length > 0 && (
+        <Button
+          color="inherit"
+          sx={{ minHeight: 44, flexShrink: 0 }}
+          onClick={() => setShown(true)}
+        >
+          {t("shell.show what waits")}
+        </Button>
+      )}
+      {shown && (
+        <Suspense>
+          <UnsentList all={all} send={send} close={() => setShown(false)} />
+        </Suspense>
+      )}
+    </Box>
+  );
+};
+
+const line = {
+  display: "flex",
+  alignItems: "center",
+  justifyContent: "space-between",
+  columnGap: 1,
+  px: { xs: 1.5, sm: 2 },
+  minHeight: 44,
+  fontSize: { xs: 14, sm: 15 },
+  lineHeight: 1.25,
+  background: ink.marigold,
+  color: ink.ink,
+  "@media print": { display: "none" },
+} as const;
+
+/** Whether something noted then has waited for long enough to be told. */
+const useIsLate = (since: string | undefined): boolean => {
+  const [late, setLate] = useState<string | undefined>();
+  useEffect(() => {
+    if (since === undefined) return;
+    const left = SOON - (Date.now() - Date.parse(since));
+    const timer = setTimeout(() => setLate(since), Math.max(0, left));
+    return () => clearTimeout(timer);
+  }, [since]);
+  return since !== undefined && late === since;
+};
