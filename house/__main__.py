@@ -20,6 +20,7 @@ USE = """use: ./fair-corner COMMAND
   bench                       how fast it is, as a table
   scale [--fresh]             the same of answers at a million attempts of two hundred schools
   kills [--rounds N]          attempts are kept while everything is killed at random; none is lost
+  offline [--attempts N]      the same of two browsers whose line comes and goes; nothing is lost
   core drive|plan|sight|judge FILE  the computation alone, JSON in and out; - reads standard input
   formats                     write the JSON Schemas and the API's description to docs/formats/"""
 
@@ -39,6 +40,7 @@ def main(arguments: list[str]) -> int:
         "bench": ("house.bench", "run"),
         "scale": ("house.scale", "run"),
         "kills": ("house.kills", "run"),
+        "offline": ("house.offline", "run"),
         "core": ("faircorner.cli", "main"),
         "formats": ("house.formats", "write"),
     }

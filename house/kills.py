@@ -7,17 +7,13 @@ then once more after that. In the end each attempt must be there exactly once, a
 """
 
 import argparse
-import os
 import random
-import signal
 import threading
 import time
 import uuid
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
-from contextlib import suppress
 from dataclasses import dataclass
-from pathlib import Path
 from typing import Any
 
 from faircorner.documents.ground import ground_document
@@ -25,15 +21,15 @@ from faircorner.documents.library import house_standard
 from faircorner.documents.samples import LINNET, seat_document, vehicle_document
 from faircorner.ground import lay_kerb
 
+from house.killing import PROGRAMS, children, everything, killed, until_another
 from house.shell import Trouble, say
 from house.trial import Served, new_folder, patiently, serve
 
-__all__ = ["Outcome", "run", "tried"]
+__all__ = ["Outcome", "run", "something_to_drive", "tried"]
 
 _CLERKS = 4
 # Between two attempts of one clerk, and before the next kill, s: at most.
 _PAUSE, _CALM = 0.4, 2.0
-_PROGRAMS = ("the application", "what computes", "the worker", "nginx")
 # One in so many is sent again although it was answered.
 _AGAIN = 4
 
@@ -75,7 +71,7 @@ def tried(machine: Served, *, rounds: int, seed: int, long_work: bool = False) -
     long_work : whether long work, too, must be done in the end, which takes up to two minutes
     """
     rng = random.Random(seed)  # noqa: S311
-    sheet, asked_for = _something_to_drive(machine)
+    sheet, asked_for = something_to_drive(machine)
     over = threading.Event()
     clerks = [
         _Clerk(machine, sheet, random.Random(rng.random()), over)  # noqa: S311
@@ -99,7 +95,7 @@ def tried(machine: Served, *, rounds: int, seed: int, long_work: bool = False) -
     return Outcome(kept=len(sent), asked=asked, kills=len(took), longest=max(took))
 
 
-def _something_to_drive(machine: Served) -> tuple[int, dict[str, Any]]:
+def something_to_drive(machine: Served) -> tuple[int, dict[str, Any]]:
     """A sheet of a learner's, and what its plan is worked out from."""
 
     def made(path: str, body: object) -> Any:
@@ -164,11 +160,11 @@ class _Clerk:
 def _round(machine: Served, rng: random.Random) -> list[float]:
     """Every kind of kill once; how long each took until all was well again, s."""
     kinds: list[Callable[[], object]] = [
-        *(lambda name=name: _until_another(lambda: machine.programs()[name]) for name in _PROGRAMS),
-        lambda: _killed(rng.choice(_children(lambda: machine.programs()["the application"]))),
-        lambda: _killed(rng.choice(_children(machine.database))),
-        lambda: _until_another(machine.database),
-        lambda: _everything(machine),
+        *(lambda name=name: until_another(lambda: machine.programs()[name]) for name in PROGRAMS),
+        lambda: killed(rng.choice(children(lambda: machine.programs()["the application"]))),
+        lambda: killed(rng.choice(children(machine.database))),
+        lambda: until_another(machine.database),
+        lambda: everything(machine),
     ]
     rng.shuffle(kinds)
     took = []
@@ -179,45 +175,6 @@ def _round(machine: Served, rng: random.Random) -> list[float]:
         patiently(machine.healthy)
         took.append(time.monotonic() - begun)
     return took
-
-
-def _killed(process: int | str) -> None:
-    pid = int(process)
-    # It may just have ended by itself.
-    with suppress(ProcessLookupError):
-        os.kill(pid, signal.SIGKILL)
-    patiently(lambda: not Path(f"/proc/{pid}").exists() or _is_dead(pid))
-
-
-def _is_dead(pid: int) -> bool:
-    """Ended, and its parent has not looked yet."""
-    with suppress(FileNotFoundError):
-        return Path(f"/proc/{pid}/stat").read_text("utf-8").rpartition(")")[2].split()[0] == "Z"
-    return True
-
-
-def _until_another(of: Callable[[], int]) -> None:
-    """Kill a process, and wait for the one that takes its place: its children answer until then."""
-    before = of()
-    _killed(before)
-    patiently(lambda: of() != before)
-
-
-def _children(of: Callable[[], int]) -> list[str]:
-    """Process numbers, once there are any."""
-
-    def now() -> list[str]:
-        pid = of()
-        return Path(f"/proc/{pid}/task/{pid}/children").read_text("utf-8").split()
-
-    return patiently(now)
-
-
-def _everything(machine: Served) -> None:
-    database = machine.database()
-    machine.kill()
-    _killed(database)
-    machine.start()
 
 
 def _compared(sent: dict[str, int], machine: Served, sheet: int) -> None:
