@@ -93,9 +93,11 @@ def open_page(browser, site):
     contexts, complaints, asked = [], [], []
 
     def opened(width=1280, height=800, **options):
+        # Only who tries what is on the device puts the application on one: it is all of it.
         context = browser.new_context(
-            viewport={"width": width, "height": height}, base_url=site, **options
-        )
+            viewport={"width": width, "height": height}, base_url=site,
+            service_workers=options.pop("service_workers", "block"), **options
+        )  # fmt: skip
         context.set_default_timeout(PATIENCE_MS)
         contexts.append(context)
         page = context.new_page()

@@ -7,6 +7,7 @@ from urllib.request import urlopen
 import pytest
 
 from house.kills import tried
+from house.offline import day
 from house.trial import new_folder, patiently, serve
 
 
@@ -46,6 +47,13 @@ def test_whatever_is_killed_is_there_again_and_every_attempt_once(served):
     done = tried(served, rounds=1, seed=7)
     assert done.kills == 8
     assert done.asked > done.kept > 8
+
+
+def test_a_day_without_a_line_is_there_exactly_once_whatever_was_killed(served, open_folder):
+    done = day(served, open_folder, attempts=12, seed=5)
+    assert done.attempts == 12
+    assert done.browsers >= 2
+    assert done.servers >= 2
 
 
 def test_what_goes_wrong_before_the_application_is_told_in_its_shape(served):
