@@ -46,7 +46,8 @@ export const keepFetched = async (client: QueryClient, person: number): Promise<
   await put(db, fetchedIn(client, person));
   return client.getQueryCache().subscribe((event) => {
     if (event.type === "updated" && event.action.type === "success")
-      void put(db, fetchedIn(client, person, event.query));
+      // A device without room for it shows it still, as long as it is open.
+      put(db, fetchedIn(client, person, event.query)).catch(() => undefined);
   });
 };
 

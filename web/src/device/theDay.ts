@@ -90,7 +90,7 @@ const fetchLesson = async (client: QueryClient, { id, learner_id: learner }: Les
 const fetchDocket = async (client: QueryClient, ids: DocketIds) => {
   const later = { staleTime: LATER, gcTime: A_WEEK };
   const docket = await client.fetchQuery({ ...docketQuery(ids), ...later });
-  client.setQueryData(docketQuery(wholeAddress(docket)).queryKey, docket);
+  putUnder(client, docketQuery(wholeAddress(docket)).queryKey, docketQuery(ids).queryKey);
   // What is driven and taped by comes first: a plan takes its time, and may be too much at once.
   if (docket.sheet_id !== null) {
     await client.fetchQuery({ ...sheetQuery(docket.sheet_id), gcTime: A_WEEK });
@@ -100,6 +100,13 @@ const fetchDocket = async (client: QueryClient, ids: DocketIds) => {
   const options = optionsInUse(docket);
   await client.fetchQuery({ ...planQuery(docket, options), gcTime: A_WEEK });
   await client.fetchQuery({ ...sightsQuery(docket, options), gcTime: A_WEEK });
+};
+
+/** What is known under one key, under another as well: as old as it is, and over nothing newer. */
+const putUnder = (client: QueryClient, other: readonly unknown[], key: readonly unknown[]) => {
+  const { data, dataUpdatedAt: updatedAt } = client.getQueryState(key) ?? { dataUpdatedAt: 0 };
+  const there = client.getQueryState(other)?.dataUpdatedAt ?? 0;
+  if (updatedAt > there) client.setQueryData(other, data, { updatedAt });
 };
 
 /** As the address has it once the docket is on. */

@@ -59,7 +59,7 @@ const refresh = (client: QueryClient): void => {
     void client.invalidateQueries({ queryKey: [key] });
 };
 
-export type Noted = Omit<Unsent, "seq" | "person" | "by" | "at" | "refused" | "left">;
+type Noted = Omit<Unsent, "seq" | "person" | "by" | "at" | "refused" | "left">;
 
 /** Puts something on its way: there once it is on the device, answered where there is a line.
  *
@@ -83,11 +83,11 @@ export const useNoting = () => {
 /** How often what waits is tried again where nothing else says that there is a line, ms. */
 const AGAIN = 30_000;
 
-/** Sends what waits: when somebody comes, when there is a line again, and every now and then. */
-export const useSending = (): (() => Promise<void>) => {
+/** Sends what waits, now. */
+export const useSend = (): (() => Promise<void>) => {
   const client = useQueryClient();
   const { id: person } = usePerson();
-  const send = useCallback(async () => {
+  return useCallback(async () => {
     if ((await client.ensureQueryData(unsentQuery(person))).length === 0) return;
     const take = takenIn(client);
     let answered = false;
@@ -97,6 +97,13 @@ export const useSending = (): (() => Promise<void>) => {
     });
     if (answered) refresh(client);
   }, [client, person]);
+};
+
+/** Sends it when somebody comes, when there is a line again, and every now and then. */
+export const useSending = (): void => {
+  const client = useQueryClient();
+  const { id: person } = usePerson();
+  const send = useSend();
   useEffect(() => {
     const sooner = () => void send();
     const changed = onChange(() => {
@@ -111,5 +118,4 @@ export const useSending = (): (() => Promise<void>) => {
       clearInterval(timer);
     };
   }, [client, person, send]);
-  return send;
 };

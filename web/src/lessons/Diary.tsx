@@ -5,7 +5,7 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { type LessonsAsked, lessonsQuery } from "../api/queries";
 import type { Lesson, Standing as Stands } from "../api/types";
@@ -14,6 +14,7 @@ import { ListTools } from "../desk/lists/ListTools";
 import { Pages } from "../desk/lists/Pages";
 import { type List, useList } from "../desk/lists/useList";
 import { Standing, useStandings } from "../desk/Standing";
+import { useUnsent } from "../device/useUnsent";
 import { Failure, Waiting } from "../shell/states";
 import { useDates } from "../shell/useDates";
 import { useMay } from "../shell/useDocket";
@@ -24,6 +25,10 @@ import { Clashes } from "./Clashes";
 import { BookLesson, ChangeLesson } from "./LessonForm";
 import { OwnCalendar } from "./OwnCalendar";
 
+const UnsentList = lazy(async () => ({
+  default: (await import("../shell/UnsentList")).UnsentList,
+}));
+
 type When = NonNullable<LessonsAsked["when"]>;
 
 const Diary = () => {
@@ -31,6 +36,8 @@ const Diary = () => {
   const given = useList("-starts");
   const teaches = useMay().teach;
   const day = useTheDay();
+  const left = useUnsent().filter((one) => one.left).length;
+  const [reading, setReading] = useState(false);
   const dates = useDates();
   const [booking, setBooking] = useState(false);
   const [own, setOwn] = useState(false);
@@ -57,6 +64,16 @@ const Diary = () => {
         <Box sx={{ fontSize: 14, color: ink.soft }}>
           {t("lesson.the day is here", { count: day.lessons, at: dates.moment(day.at) })}
         </Box>
+      )}
+      {left > 0 && (
+        <Button sx={{ justifySelf: "start" }} onClick={() => setReading(true)}>
+          {t("lesson.left out here", { count: left })}
+        </Button>
+      )}
+      {reading && (
+        <Suspense>
+          <UnsentList close={() => setReading(false)} />
+        </Suspense>
       )}
       {booking && <BookLesson />}
       {own && <OwnCalendar />}

@@ -1,12 +1,11 @@
 /** Under the docket: that there is no line, and what of this device the server has not got yet. */
 
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useOnline } from "../api/line";
 import { useSending, useUnsent } from "../device/useUnsent";
-import { ink } from "../theme";
 import { t } from "../words";
+import { Strip } from "./Strip";
 import { useDates } from "./useDates";
 
 const UnsentList = lazy(async () => ({ default: (await import("./UnsentList")).UnsentList }));
@@ -18,7 +17,7 @@ export const UnsentLine = () => {
   const online = useOnline();
   const dates = useDates();
   const all = useUnsent();
-  const send = useSending();
+  useSending();
   const [shown, setShown] = useState(false);
   const first = all.find((one) => !one.left);
   const late = useIsLate(first?.at);
@@ -27,7 +26,7 @@ export const UnsentLine = () => {
   if (online && !late && refused === 0 && !shown) return null;
   const name = t(online ? "shell.not sent yet" : "shell.no connection");
   return (
-    <Box role="status" aria-label={name} sx={line}>
+    <Strip name={name}>
       <span>
         <strong>{name}:</strong>{" "}
         {first
@@ -46,26 +45,12 @@ export const UnsentLine = () => {
       )}
       {shown && (
         <Suspense>
-          <UnsentList all={all} send={send} close={() => setShown(false)} />
+          <UnsentList close={() => setShown(false)} />
         </Suspense>
       )}
-    </Box>
+    </Strip>
   );
 };
-
-const line = {
-  display: "flex",
-  alignItems: "center",
-  justifyContent: "space-between",
-  columnGap: 1,
-  px: { xs: 1.5, sm: 2 },
-  minHeight: 44,
-  fontSize: { xs: 14, sm: 15 },
-  lineHeight: 1.25,
-  background: ink.marigold,
-  color: ink.ink,
-  "@media print": { display: "none" },
-} as const;
 
 /** Whether something noted then has waited for long enough to be told. */
 const useIsLate = (since: string | undefined): boolean => {

@@ -8,6 +8,7 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useId } from "react";
 import type { Unsent } from "../device/store";
+import { useSend, useUnsent } from "../device/useUnsent";
 import { ink } from "../theme";
 import { t } from "../words";
 import { download } from "./download";
@@ -17,13 +18,13 @@ import { type Mending, useMending } from "./useMending";
 import { wasNoted } from "./wasNoted";
 
 interface Props {
-  all: Unsent[];
-  send: () => Promise<void>;
   close: () => void;
 }
 
-export const UnsentList = ({ all, send, close }: Props) => {
+export const UnsentList = ({ close }: Props) => {
   const title = useId();
+  const all = useUnsent();
+  const send = useSend();
   const mending = useMending(send);
   return (
     <Dialog open fullWidth maxWidth="md" onClose={close} aria-labelledby={title}>
