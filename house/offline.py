@@ -141,7 +141,11 @@ class _Device:
         self.page.get_by_role("button", name="Sign in").click()
         self._button("Start the clock").wait_for()
         wanted = {f'["sheet",{sheet}]', f'["attempts",{sheet}]', '["session"]', '["vocabulary"]'}
-        patiently(lambda: wanted <= {key[1] for key in self._kept("fetched", keys=True)})
+        try:
+            patiently(lambda: wanted <= self._fetched())
+        except Trouble as trouble:
+            missing = wanted - self._fetched()
+            raise Trouble(f"{missing} is not on the device: {self.shown()}") from trouble
         # A browser writes down who is signed in half a minute late, or when it ends.
         self.context.close()
         self._open()
@@ -249,6 +253,10 @@ class _Device:
         drafts = [one for one in self._kept("kept") if "/attempt/" in one["key"]]
         texts = [one["text"] for one in drafts if "/undo/" not in one["key"] and one["text"]]
         return texts[0].partition('"id":"')[2][:36] if texts else None
+
+    def _fetched(self) -> set[str]:
+        """Of whatever was fetched, what is on the device."""
+        return {key[1] for key in self._kept("fetched", keys=True)}
 
     def _kept(self, store: str, *, keys: bool = False) -> list[Any]:
         told: list[Any] = self.page.evaluate(_OF_THE_DEVICE, [store, keys])

@@ -36,6 +36,8 @@ export const theme = createTheme({
     text: { primary: ink.ink, secondary: ink.soft },
     divider: ink.line,
   },
+  // Whoever has asked their device for less motion has none here.
+  motion: { reducedMotion: "system" },
   shape: { borderRadius: 8 },
   typography: {
     fontFamily: family,

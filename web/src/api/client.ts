@@ -20,7 +20,8 @@ export class ApiError extends Error {
     /** What the field is called. */
     readonly label: string,
   ) {
-    super(label ? `${label}: ${problem}` : problem);
+    // On what state of it a change is based is a field that nobody sees.
+    super(label && field !== "based_on" ? `${label}: ${problem}` : problem);
   }
 }
 

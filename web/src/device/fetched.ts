@@ -43,12 +43,14 @@ export const keepFetched = async (client: QueryClient, person: number): Promise<
   const db = await store();
   keep(LAST, String(person));
   await forget(db, (one) => one.person !== person);
-  await put(db, fetchedIn(client, person));
-  return client.getQueryCache().subscribe((event) => {
+  // Before what is there already is written: what comes meanwhile would be missed.
+  const stop = client.getQueryCache().subscribe((event) => {
     if (event.type === "updated" && event.action.type === "success")
       // A device without room for it shows it still, as long as it is open.
       put(db, fetchedIn(client, person, event.query)).catch(() => undefined);
   });
+  await put(db, fetchedIn(client, person)).catch(() => undefined);
+  return stop;
 };
 
 const forget = async (db: Store, meant: (one: Fetched) => boolean): Promise<void> => {

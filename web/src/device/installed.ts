@@ -4,6 +4,8 @@ import { registerSW } from "virtual:pwa-register";
 
 /** An application that stays open for days asks by itself whether there is a newer one, ms. */
 const AN_HOUR = 60 * 60_000;
+/** And one that did not get here whole is asked for once more so soon, ms. */
+const SOON = 20_000;
 
 let takeUp: (() => void) | null = null;
 const heard = new Set<() => void>();
@@ -21,15 +23,29 @@ export const newer = {
 export const install = (): void => {
   // What waits here is not to be cleared away where a device is short of room.
   void navigator.storage?.persist?.().catch(() => undefined);
+  if (!("serviceWorker" in navigator)) return;
+  register();
+  const look = () => registered().then((there) => there?.update());
+  setInterval(() => look().catch(() => undefined), AN_HOUR);
+};
+
+const registered = () => navigator.serviceWorker.getRegistration();
+
+const register = () => {
   const update = registerSW({
-    onRegisteredSW(_address, registration) {
-      setInterval(() => registration?.update().catch(() => undefined), AN_HOUR);
-    },
     onNeedRefresh() {
       takeUp = () => void update(true);
       for (const changed of heard) changed();
     },
   });
+  setTimeout(seeToIt, SOON);
+};
+
+/** A line that breaks meanwhile leaves nothing of it on the device: then all of it is fetched anew. */
+const seeToIt = async () => {
+  const there = await registered().catch(() => undefined);
+  if (!there) register();
+  else if (!there.active) setTimeout(seeToIt, SOON);
 };
 
 /** Answers once the application is on the device: what is fetched is of use there only then. */

@@ -1,4 +1,5 @@
 import { useLayoutEffect, useRef, useState } from "react";
+import { flushSync } from "react-dom";
 
 /** The size of an element in pixels, kept current. */
 export const useSize = () => {
@@ -13,7 +14,8 @@ export const useSize = () => {
     const observer = new ResizeObserver(([entry]) => {
       if (!entry) return;
       const { width, height } = entry.contentRect;
-      setSize({ width, height });
+      // Before it is painted: what is drawn is never of another size than where it stands.
+      flushSync(() => setSize({ width, height }));
     });
     observer.observe(element);
     return () => observer.disconnect();

@@ -30,7 +30,10 @@ export const UnsentLine = () => {
       <span>
         <strong>{name}:</strong>{" "}
         {first
-          ? t("shell.so much unsent", { count: waits, since: dates.moment(first.at) })
+          ? t(online ? "shell.so much since" : "shell.so much unsent", {
+              count: waits,
+              since: dates.moment(first.at),
+            })
           : t("shell.stays on the device")}
         {refused > 0 && ` ${t("shell.so much refused", { count: refused })}`}
       </span>

@@ -59,7 +59,7 @@ export const StepInHand = ({ sheet, noting, ends }: Props) => {
       component="section"
       aria-label={t("drive.step in hand")}
       sx={{
-        p: { xs: 1.25, md: 2 },
+        p: { xs: 1.25, md: 1.5 },
         minHeight: 0,
         display: "flex",
         flexDirection: "column",
@@ -98,7 +98,9 @@ export const StepInHand = ({ sheet, noting, ends }: Props) => {
         <Box sx={{ fontSize: { xs: 16, sm: 20 }, lineHeight: 1.3, mt: 0.5 }}>{cue}</Box>
         {instead && <Box sx={{ fontSize: 15 }}>{instead}</Box>}
         {next && (
-          <Box sx={{ fontSize: 15, color: ink.soft, mt: 0.5 }}>{t("drive.then", { next })}</Box>
+          <Box sx={{ fontSize: 15, color: ink.soft, lineHeight: 1.3, mt: 0.5 }}>
+            {t("drive.then", { next })}
+          </Box>
         )}
       </Box>
       <Eyes sheet={sheet} noting={noting} />
