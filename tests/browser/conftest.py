@@ -96,9 +96,7 @@ def open_page(browser, site):
         # Only who tries what is on the device puts the application on one: it is all of it.
         context = browser.new_context(
             viewport={"width": width, "height": height}, base_url=site,
-            service_workers=options.pop("service_workers", "block"),
-            # What moves is waited for; with less motion it is where it belongs at once.
-            reduced_motion=options.pop("reduced_motion", "reduce"), **options
+            service_workers=options.pop("service_workers", "block"), **options
         )  # fmt: skip
         context.set_default_timeout(PATIENCE_MS)
         contexts.append(context)

@@ -36,7 +36,12 @@ def test_a_lesson_begins_on_the_spot_and_takes_in_what_is_driven(page):
     sign_in(page)
     choose(page, "Learner", "Yara Quill")
     desk(page, "Lesson")
+    # In a yard without a line it is begun on the device, once.
+    page.context.set_offline(True)
     page.get_by_role("button", name="Start a lesson now").click()
+    expect(page.get_by_text("A lesson with Yara Quill began")).to_be_visible()
+    expect(page.get_by_role("button", name="Start a lesson now")).to_have_count(0)
+    page.context.set_offline(False)
     expect(page.get_by_text("Under way since")).to_be_visible()
     plan = page.get_by_role("region", name="Plan")
     plan.get_by_label("Or anything else").fill("Moving off")

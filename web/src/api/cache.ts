@@ -11,17 +11,16 @@ export const askForThePassword = (error: Error) => {
   client.setQueryData(sessionQuery.queryKey, { person: null, school: null });
 };
 
+/** How often more it is asked after which answer: none, too much at once, away for a moment. */
+const AGAIN: Record<number, number> = { 0: 2, 429: 6, 503: 3 };
+
 export const client = new QueryClient({
   queryCache: new QueryCache({ onError: askForThePassword }),
   mutationCache: new MutationCache({ onError: askForThePassword }),
   defaultOptions: {
     queries: {
       // Asking again helps when the line failed, not when the server has said no.
-      // What is asked too often at once is asked again a moment later.
-      retry: (count, error) =>
-        error instanceof ApiError && error.status === 429
-          ? count < 6
-          : count < 2 && !(error instanceof ApiError && error.status > 0),
+      retry: (count, error) => count < (error instanceof ApiError ? (AGAIN[error.status] ?? 0) : 2),
       staleTime: 15_000,
     },
     // What has no way to wait on the device says at once that there is no line: it is still typed.

@@ -25,6 +25,14 @@ export class ApiError extends Error {
   }
 }
 
+/** What will be otherwise in a moment: no line, too much asked at once, a server that starts anew. */
+const passes = (error: Error): boolean =>
+  error instanceof ApiError && (error.status === 0 || error.status === 429 || error.status >= 500);
+
+/** The error that is shown in place of a page: none that passes, where there is something to show. */
+export const inTheWay = ({ error, data }: { error: Error | null; data: unknown }): Error | null =>
+  error && (data === undefined || !passes(error)) ? error : null;
+
 const csrfToken = () => /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";
 
 const middleware: Middleware = {

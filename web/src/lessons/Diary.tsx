@@ -7,6 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
+import { inTheWay } from "../api/client";
 import { type LessonsAsked, lessonsQuery } from "../api/queries";
 import type { Lesson, Standing as Stands } from "../api/types";
 import { Desk } from "../desk/Desk";
@@ -98,7 +99,8 @@ const Lessons = ({ when, sort, list, none }: Props) => {
   // How far somebody was then is not told: only what comes is prepared for.
   const coming = when === "coming" ? (lessons.data?.items ?? []) : [];
   const standings = useStandings(coming.map((one) => one.learner_id));
-  if (lessons.error) return <Failure error={lessons.error} retry={() => void lessons.refetch()} />;
+  const failed = inTheWay(lessons);
+  if (failed) return <Failure error={failed} retry={() => void lessons.refetch()} />;
   if (!lessons.data) return <Waiting />;
   return (
     <>

@@ -4,6 +4,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Link, useLocation } from "react-router";
+import { inTheWay } from "../api/client";
 import type { LessonOpened } from "../api/types";
 import { Failure, Nothing, Waiting } from "../shell/states";
 import { useDocket, useMay } from "../shell/useDocket";
@@ -23,7 +24,7 @@ const LessonPage = () => {
   const { learner } = useDocket();
   const { search } = useLocation();
   const lesson = useLesson(id ?? null);
-  const failed = error ?? lesson.error;
+  const failed = error ?? inTheWay(lesson);
   if (failed) return <Failure error={failed} retry={() => void lesson.refetch()} />;
   if (id === undefined || (id !== null && !lesson.data)) return <Waiting />;
   return (

@@ -1,6 +1,7 @@
 /** Which lesson is meant, and changes of it: each sends its own part, so that it undoes no other. */
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
+import { inTheWay } from "../api/client";
 import { lastLesson, lessonQuery, lessonsQuery, lessonToday } from "../api/queries";
 import type { Lesson, LessonChange, LessonOpened } from "../api/types";
 import { lessonWith } from "../device/pending";
@@ -24,7 +25,7 @@ export const useWhich = () => {
     ...lessonsQuery(lastLesson(learner)),
     enabled: !asked,
   });
-  const error = today.error ?? last.error;
+  const error = inTheWay(today) ?? inTheWay(last);
   if (asked) return { id: asked, today: true, error: null };
   if (!today.data || !last.data) return { id: undefined, today: false, error };
   const held = today.data.items.filter((lesson) => !lesson.cancelled);

@@ -6,6 +6,7 @@ import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import type { ReactNode } from "react";
 import { Link, useLocation } from "react-router";
+import { inTheWay } from "../../api/client";
 import type { Call, Docket, Picture, Plan, Sights } from "../../api/types";
 import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
 import { SightPicture } from "../../drawing/SightPicture";
@@ -31,7 +32,8 @@ const Card = ({ docket }: { docket: Docket }) => {
   const { plan, settled } = usePlan(docket, options);
   const sights = useSights(docket, options, undefined, settled);
   const { search } = useLocation();
-  if (plan.error) return <Failure error={plan.error} retry={() => void plan.refetch()} />;
+  const failed = inTheWay(plan);
+  if (failed) return <Failure error={failed} retry={() => void plan.refetch()} />;
   if (!plan.data) return <Waiting what={t("cues.working out the cues")} />;
   const shown = plan.data;
   const { vehicle, seat, ground, method, learner } = docket;

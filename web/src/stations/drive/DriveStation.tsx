@@ -9,6 +9,7 @@ import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
+import { inTheWay } from "../../api/client";
 import { sheetQuery } from "../../api/queries";
 import type { Sheet } from "../../api/types";
 import { finishWords, PLACES } from "../../places";
@@ -57,7 +58,8 @@ const DriveStation = () => {
         </Button>
       </Nothing>
     );
-  if (sheet.error) return <Failure error={sheet.error} retry={() => void sheet.refetch()} />;
+  const failed = inTheWay(sheet);
+  if (failed) return <Failure error={failed} retry={() => void sheet.refetch()} />;
   if (!sheet.data) return <Waiting what={t("drive.fetching the cue sheet")} />;
   return (
     <Box sx={{ height: "100%", display: "flex", flexDirection: "column" }}>

@@ -7,6 +7,7 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { keepPreviousData, type UseQueryResult, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { inTheWay } from "../../api/client";
 import { aroundQuery } from "../../api/queries";
 import type { Around, Point, Revision, SeatBody, VehicleBody } from "../../api/types";
 import { DragHandle } from "../../drawing/DragHandle";
@@ -47,7 +48,8 @@ interface SeenProps {
 }
 
 const Seen = ({ vehicle, seat, around }: SeenProps) => {
-  if (around.error) return <Failure error={around.error} retry={() => void around.refetch()} />;
+  const failed = inTheWay(around);
+  if (failed) return <Failure error={failed} retry={() => void around.refetch()} />;
   if (!around.data) return <Waiting what={t("seat.working out what is seen")} />;
   return <GroundSeen vehicle={vehicle} seat={seat} around={around.data} />;
 };

@@ -5,6 +5,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useLocation } from "react-router";
+import { inTheWay } from "../../api/client";
 import { setsQuery, sheetQuery } from "../../api/queries";
 import { attemptsWith } from "../../device/pending";
 import { useUnsent } from "../../device/useUnsent";
@@ -24,7 +25,7 @@ const ShiftStation = () => {
   const sheet = useQuery(sheetQuery(docket.sheet_id));
   const sets = useQuery(setsQuery(docket.sheet_id));
   const waiting = attemptsWith([], useUnsent(), docket.sheet_id ?? 0).length;
-  const error = sheet.error ?? sets.error;
+  const error = inTheWay(sheet) ?? inTheWay(sets);
   if (error) return <Failure error={error} retry={() => void sets.refetch()} />;
   const list = sets.data ?? [];
   const current = list.find((s) => s.sheet_id === docket.sheet_id);

@@ -9,6 +9,7 @@ import TextField from "@mui/material/TextField";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useLocation } from "react-router";
+import { inTheWay } from "../../api/client";
 import { sheetQuery } from "../../api/queries";
 import type { Attempt, Sheet } from "../../api/types";
 import type { Shown } from "../../device/pending";
@@ -42,7 +43,7 @@ const TapeStation = () => {
   const attempts = useAttempts(docket.sheet_id);
   const [chosen, setChosen] = useState<string | null>(null);
   const meant = chosen ?? asked;
-  const error = sheet.error ?? attempts.error;
+  const error = inTheWay(sheet) ?? inTheWay(attempts);
   if (error) return <Failure error={error} retry={() => void attempts.refetch()} />;
   const list = attempts.data ?? [];
   const asIs = list.find((a) => a.id === meant);
