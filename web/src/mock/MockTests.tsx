@@ -1,8 +1,6 @@
 /** A learner's mock tests: one to be drawn, one under way, and those there were. */
 
 import Box from "@mui/material/Box";
-import { useQuery } from "@tanstack/react-query";
-import { mockTestsQuery } from "../api/queries";
 import { Desk } from "../desk/Desk";
 import { Failure, Waiting } from "../shell/states";
 import { useDocket, useMay } from "../shell/useDocket";
@@ -10,11 +8,12 @@ import { t } from "../words";
 import { DrawTest } from "./DrawTest";
 import { TestCard } from "./TestCard";
 import { underWay } from "./underWay";
+import { useMockTests } from "./useMockTests";
 
 const MockTests = () => {
   const { learner } = useDocket();
   const teaches = useMay().teach;
-  const tests = useQuery(mockTestsQuery(learner.id));
+  const tests = useMockTests(learner.id);
   const current = tests.data && underWay(tests.data);
   return (
     <Desk title={t("mock.tests of", { name: learner.name })}>
