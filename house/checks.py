@@ -103,8 +103,9 @@ def run(arguments: list[str]) -> int:
 def _pytest(arguments: list[str], env: dict[str, str]) -> tuple[int, int]:
     """Run pytest, showing it as it goes; returns how many passed and failed."""
     process = subprocess.Popen(
-        # Two at a time, each with a stretch of them: the browser's come first, on one served demo.
-        [sys.executable, "-m", "pytest", "-n", "2", *arguments],
+        # Two at a time, each with a stretch of them: the browser's come first and take the longest,
+        # so that each has half of those, on a served demo of its own.
+        [sys.executable, "-m", "pytest", "-n", "2", "--maxschedchunk=70", *arguments],
         cwd=ROOT, env={**os.environ, **env, "OPENBLAS_NUM_THREADS": "1"},
         stdout=subprocess.PIPE, text=True,
     )  # fmt: skip

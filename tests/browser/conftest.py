@@ -17,6 +17,7 @@ from pytest_django.live_server_helper import LiveServer
 from house.serving import WORKER
 from house.shell import ROOT
 from server.demo.load import load_demo
+from tests.browser.steps import OPEN
 
 # Playwright's own loop runs in this thread; the ORM is only used between its calls.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
@@ -30,6 +31,8 @@ CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 def site(django_db_setup, django_db_blocker):
     with served(django_db_blocker) as address:
         load_demo()
+        # Whoever had signed in has done so with a demo that is gone.
+        OPEN.clear()
         yield address
 
 

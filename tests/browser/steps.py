@@ -13,12 +13,12 @@ INES = ("ines", "tidewell-demo")
 
 
 # Who has signed in already, and the cookies that say so: the door is tried once a person.
-_OPEN = {}
+OPEN = {}
 
 
 def sign_in(page, person=MAREN, *, by_hand=False):
-    if person in _OPEN and not by_hand:
-        page.context.add_cookies(_OPEN[person])
+    if person in OPEN and not by_hand:
+        page.context.add_cookies(OPEN[person])
         page.goto("/cues")
     else:
         page.goto("/")
@@ -28,7 +28,7 @@ def sign_in(page, person=MAREN, *, by_hand=False):
         page.get_by_role("button", name="Sign in").click()
     expect(page.get_by_role("list", name="Calls")).to_be_visible()
     if not by_hand:
-        _OPEN[person] = page.context.cookies()
+        OPEN[person] = page.context.cookies()
         if "/cues" not in page.url:
             page.goto("/cues")
 
