@@ -8,7 +8,6 @@ import { docketQuery, sessionQuery } from "../api/queries";
 import type { Session } from "../api/types";
 import { keepFetched } from "../device/fetched";
 import { isInstalled } from "../device/installed";
-import { CuesStation } from "../stations/cues/CuesStation";
 import { House } from "./House";
 import { SignIn } from "./SignIn";
 import { ErrorBoundary, Waiting } from "./states";
@@ -21,6 +20,8 @@ const Join = lazy(() => import("../begin/Join"));
 const FirstSteps = lazy(() => import("../begin/FirstSteps"));
 const SeatStation = lazy(() => import("../stations/seat/SeatStation"));
 const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
+const cuesStation = () => import("../stations/cues/CuesStation");
+const CuesStation = lazy(cuesStation);
 const DriveStation = lazy(() => import("../stations/drive/DriveStation"));
 const TapeStation = lazy(() => import("../stations/tape/TapeStation"));
 const ShiftStation = lazy(() => import("../stations/shift/ShiftStation"));
@@ -38,6 +39,9 @@ const Trailer = lazy(() => import("../desk/Trailer"));
 const Places = lazy(() => import("../desk/Places"));
 const Methods = lazy(() => import("../desk/Methods"));
 const Standards = lazy(() => import("../desk/standard/Standards"));
+
+// Where whoever teaches comes in: fetched while the session is asked for, or the password typed.
+if (["/", "/cues"].includes(window.location.pathname)) cuesStation().catch(() => undefined);
 
 export const App = () => (
   <ErrorBoundary>

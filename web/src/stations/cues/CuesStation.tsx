@@ -39,10 +39,12 @@ import { WayOut } from "./WayOut";
 import { WhoseSeat } from "./WhoseSeat";
 import { WhyNot } from "./WhyNot";
 
-export const CuesStation = () => {
+const CuesStation = () => {
   const docket = useDocket();
   return <Sheet key={docket.method.document_id} docket={docket} />;
 };
+
+export default CuesStation;
 
 /** Why a changed method cannot be driven, and at which step. */
 const troubleOf = (error: Error | null, plan: Plan) => {
