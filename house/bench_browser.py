@@ -10,10 +10,10 @@ from playwright.sync_api import Page, sync_playwright
 
 from house.bench_drive import drive_figures
 from house.bench_small import small_ms
+from house.browser import FLAGS, PROGRAM
 from house.serving import started
 from house.shell import free_port
 
-_CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 _MOVES = 10
 
 
@@ -108,9 +108,7 @@ def _one_set_ms(page: Page, sheet: int) -> float:
 def main() -> None:
     with started(os.environ["DATABASE_URL"], free_port(8700)) as (address, _):
         with sync_playwright() as playwright:
-            browser = playwright.chromium.launch(
-                executable_path="/usr/bin/chromium-headless-shell", args=_CHROMIUM
-            )
+            browser = playwright.chromium.launch(executable_path=PROGRAM, args=FLAGS)
             page = browser.new_page(base_url=address, viewport={"width": 1280, "height": 800})
             page.goto(address)
             found = {"first_screen_ms": _first_screen_ms(page)}

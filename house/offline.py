@@ -17,6 +17,7 @@ from typing import Any
 
 from playwright.sync_api import BrowserContext, Error, Page, Playwright, expect, sync_playwright
 
+from house.browser import FLAGS, PROGRAM
 from house.killing import PROGRAMS, killed
 from house.kills import something_to_drive
 from house.shell import Trouble, say
@@ -24,8 +25,6 @@ from house.trial import LEAD, Served, new_folder, patiently, serve
 
 __all__ = ["Outcome", "day", "run"]
 
-_CHROMIUM = "/usr/bin/chromium-headless-shell"
-_FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 _PATIENCE_MS = 60_000
 # At which moments of an attempt something is killed.
 _MOMENTS = ("under way", "done", "at the tape", "taped")
@@ -216,7 +215,7 @@ class _Device:
 
     def _open(self) -> None:
         self.context = self.playwright.chromium.launch_persistent_context(
-            str(self.profile), executable_path=_CHROMIUM, args=_FLAGS,
+            str(self.profile), executable_path=PROGRAM, args=FLAGS,
             base_url=self.machine.address, viewport={"width": 820, "height": 1180},
             offline=not self.there,
         )  # fmt: skip

@@ -14,6 +14,7 @@ from django.db import connection
 from playwright.sync_api import expect, sync_playwright
 from pytest_django.live_server_helper import LiveServer
 
+from house.browser import FLAGS, PROGRAM
 from house.serving import WORKER
 from house.shell import ROOT
 from server.demo.load import load_demo
@@ -24,7 +25,6 @@ os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
 # A busy machine answers late; what never comes is found out all the same.
 PATIENCE_MS = 60_000
 expect.set_options(timeout=PATIENCE_MS)
-CHROMIUM = ["--no-sandbox", "--disable-gpu", "--disable-background-networking"]
 
 
 @pytest.fixture(scope="package")
@@ -83,9 +83,7 @@ def _end_unanswered():
 @pytest.fixture(scope="package")
 def browser():
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(
-            executable_path="/usr/bin/chromium-headless-shell", args=CHROMIUM
-        )
+        browser = playwright.chromium.launch(executable_path=PROGRAM, args=FLAGS)
         yield browser
         browser.close()
 
@@ -97,8 +95,9 @@ def open_page(browser, site):
 
     def opened(width=1280, height=800, **options):
         # Only who tries what is on the device puts the application on one: it is all of it.
+        # What moves only to please takes up time, and nothing that is tried depends on it.
         context = browser.new_context(
-            viewport={"width": width, "height": height}, base_url=site,
+            viewport={"width": width, "height": height}, base_url=site, reduced_motion="reduce",
             service_workers=options.pop("service_workers", "block"), **options
         )  # fmt: skip
         context.set_default_timeout(PATIENCE_MS)

@@ -14,10 +14,12 @@ SCREENS = ("seat", "ground", "cues", "card", "drive", "tape", "shift", "compare"
            "history", "mock-tests", "people", "diary", "garage", "places", "methods", "standards",
            "school", "hill", "trailer")  # fmt: skip
 
+WAITING = ".MuiCircularProgress-root"
+
 
 def ready(page):
     expect(page.get_by_role("heading", level=1)).to_have_count(1)
-    expect(page.locator(".MuiCircularProgress-root")).to_have_count(0)
+    expect(page.locator(WAITING)).to_have_count(0)
 
 
 def left_over(page, *scripts, width=None):
@@ -62,6 +64,11 @@ OPENED = [
     ("drive", "Steps from memory"), ("tape", "Put right"), ("tape", "How to put it right"),
     ("cues", "How little room"), ("people", "Keys"),
 ]  # fmt: skip
+# What opens may have to be fetched first; before it is there, nothing of it is tried.
+OPEN = (
+    "[role=dialog], [role=listbox], [aria-expanded=true], "
+    "section[aria-label='How to put it right'], section[aria-label='Least room']"
+)
 
 
 def test_nothing_that_opens_shuts_anybody_out(page):
@@ -79,6 +86,8 @@ def test_nothing_that_opens_shuts_anybody_out(page):
             page.keyboard.press("Escape")
         before = screen
         page.get_by_role("button", name=re.compile(f"^{name}")).first.click()
+        expect(page.locator(OPEN).first).to_be_visible()
+        expect(page.locator(WAITING)).to_have_count(0)
         assert (screen, name, found(page)) == (screen, name, [])
 
 

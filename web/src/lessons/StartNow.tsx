@@ -22,7 +22,7 @@ export const StartNow = () => {
     (one) =>
       one.what === "lesson begun" &&
       one.body.learner === docket.learner.id &&
-      !one.refused &&
+      one.refused === null &&
       !one.left,
   );
   const start = useMutation({

@@ -2,6 +2,7 @@
 
 import Box from "@mui/material/Box";
 import { useQuery } from "@tanstack/react-query";
+import { inTheWay } from "../api/client";
 import { NO_OPTIONS, planQuery } from "../api/queries";
 import { PLACES } from "../places";
 import { PlanSlab } from "../stations/cues/PlanSlab";
@@ -26,7 +27,8 @@ interface PictureProps {
 export const MethodPicture = ({ method, plain = false }: PictureProps) => {
   const plan = useQuery({ ...planQuery(method.docket, NO_OPTIONS), enabled: method.placed });
   if (!method.placed) return <Elsewhere method={method} />;
-  if (plan.error) return <Failure error={plan.error} />;
+  const failed = inTheWay(plan);
+  if (failed) return <Failure error={failed} />;
   if (!plan.data) return <Waiting what={t("shell.drawing it")} />;
   return (
     <Box sx={{ position: "relative", height: "100%", minHeight: 0 }}>

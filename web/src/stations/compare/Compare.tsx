@@ -7,6 +7,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { inTheWay } from "../../api/client";
 import { leastSizesQuery, NO_OPTIONS, planQuery } from "../../api/queries";
 import type { Plan } from "../../api/types";
 import { finishWords } from "../../places";
@@ -85,7 +86,8 @@ const Figures = ({ method }: { method: MethodChoice }) => {
   const plan = planned.data;
   const tightens = useVocabulary().places[method.goal]?.tightens ?? false;
   const least = useLongWork(leastSizesQuery(method.docket), tightens);
-  if (planned.error) return <Failure error={planned.error} retry={() => void planned.refetch()} />;
+  const failed = inTheWay(planned);
+  if (failed) return <Failure error={failed} retry={() => void planned.refetch()} />;
   if (!plan) return <Waiting />;
   const sizes = least.found?.map((size): Row => [t(LEAST[size.what]), leastOf(size, units)]) ?? [];
   const rows: Row[] = plan.feasible
