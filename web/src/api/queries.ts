@@ -197,10 +197,13 @@ export const historyPath = (asked: HistoryAsked): string => {
   return `/api/history.csv?${new URLSearchParams(given)}`;
 };
 
-/** A learner's mock tests: what they came to rests on the attempts. */
+/** Of mock tests: what they came to rests on the attempts. */
+export const MOCK_TESTS = ["attempts", "mock tests"];
+
+/** A learner's mock tests, newest first. */
 export const mockTestsQuery = (learner: number) =>
   queryOptions({
-    queryKey: ["attempts", "mock tests", learner],
+    queryKey: [...MOCK_TESTS, learner],
     queryFn: ({ signal }) => ask.get("/api/mock-tests", { params: { query: { learner } }, signal }),
   });
 

@@ -1,6 +1,7 @@
 import { expect, it } from "vitest";
-import type { Attempt, LessonOpened } from "../api/types";
-import { attemptsWith, lessonWith } from "./pending";
+import type { Attempt, LessonOpened, MockTest } from "../api/types";
+import { nextOf } from "../mock/underWay";
+import { attemptsWith, lessonWith, mockTestsWith } from "./pending";
 import type { Unsent, What } from "./store";
 
 const SHEET = 5;
@@ -91,4 +92,32 @@ it("a lesson is as it will be: what was given of it, in turn, and nothing else o
     ["Turn", 10, 0],
     ["Park", 25, 3],
   ]);
+});
+
+const exercise = (sheet_id: number, attempt_id: string | null = null) =>
+  ({ sheet_id, attempt_id, cancelled: "" }) as MockTest["exercises"][number];
+const under = (...exercises: MockTest["exercises"]) =>
+  ({ outcome: null, given_up: null, exercises }) as unknown as MockTest;
+const driven = (id: string, sheet: number, help = "mock test", more = {}) => ({
+  what: "attempt" as const,
+  left: false,
+  refused: null,
+  body: { id, sheet, notes: { help } },
+  ...more,
+});
+const nextOne = (tests: MockTest[]) => tests[0] && nextOf(tests[0]);
+
+it("goes on to the next exercise of a mock test while the one before waits to be sent", () => {
+  const tests = [under(exercise(5), exercise(5), exercise(6))];
+  const one = mockTestsWith(tests, [driven("a", 5)]);
+  expect(nextOne(one)).toBe(1);
+  expect(nextOne(mockTestsWith(one, [driven("b", 5)]))).toBe(2);
+  // Sent, though no answer came: it is the same one still.
+  expect(nextOne(mockTestsWith(one, [driven("a", 5)]))).toBe(1);
+  // Practice, another sheet, and what the server would not have are no exercise of it.
+  expect(mockTestsWith(tests, [driven("c", 5, "from memory")])).toBe(tests);
+  expect(mockTestsWith(tests, [driven("c", 6)])).toBe(tests);
+  expect(mockTestsWith(tests, [driven("c", 5, "mock test", { refused: "no" })])).toBe(tests);
+  expect(mockTestsWith(tests, [driven("c", 5, "mock test", { left: true })])).toBe(tests);
+  expect(mockTestsWith([], [driven("c", 5)])).toEqual([]);
 });

@@ -5,10 +5,12 @@ import type {
   Exercise,
   LessonChange,
   LessonOpened,
+  MockTest,
   Notes,
   Readings,
   Taped,
 } from "../api/types";
+import { nextOf, underWay } from "../mock/underWay";
 import type { Unsent, What } from "./store";
 
 /** An attempt, and what of it is on this device alone. */
@@ -102,3 +104,23 @@ const planned = (plan: Plan, before: readonly Exercise[]): Exercise[] =>
     const fresh = { made_of: null, steps: [], attempts: 0, taped: 0, met: 0 };
     return { ...fresh, ...same, ...one };
   });
+
+type Driven = Pick<Unsent, "what" | "left" | "refused" | "body">;
+
+/** A learner's mock tests, newest first: what was driven of one is not to be driven again. */
+export const mockTestsWith = (there: MockTest[], unsent: readonly Driven[]): MockTest[] =>
+  unsent.reduce(withDriven, there);
+
+const withDriven = (tests: MockTest[], { what, left, refused, body }: Driven): MockTest[] => {
+  const test = underWay(tests);
+  const next = test && nextOf(test);
+  const { help } = (body.notes ?? {}) as { help?: string };
+  if (what !== "attempt" || help !== "mock test" || left || refused !== null) return tests;
+  if (test === null || next === null || test.exercises[next]?.sheet_id !== body.sheet) return tests;
+  // The server may have it already, though the answer did not come.
+  if (test.exercises.some((one) => one.attempt_id === body.id)) return tests;
+  const exercises = test.exercises.map((one, i) =>
+    i === next ? { ...one, attempt_id: String(body.id) } : one,
+  );
+  return tests.map((one) => (one === test ? { ...test, exercises } : one));
+};

@@ -20,7 +20,8 @@ import {
   standingsQuery,
   vocabularyQuery,
 } from "../api/queries";
-import type { Docket, Lesson } from "../api/types";
+import type { Docket, Lesson, MockTest } from "../api/types";
+import { underWay } from "../mock/underWay";
 import { A_WEEK } from "./fetched";
 
 /** No day has more lessons of one person. */
@@ -73,10 +74,24 @@ export const fetchTheDay = async (
 /** What stands on a learner's lesson page without a lesson being named, and a test under way. */
 const fetchLearner = async (client: QueryClient, learner: number) => {
   const soon = { staleTime: SOON };
-  await client.fetchQuery({ ...mockTestsQuery(learner), ...soon });
+  await fetchTest(
+    client,
+    learner,
+    await client.fetchQuery({ ...mockTestsQuery(learner), ...soon }),
+  );
   await client.fetchQuery({ ...lessonsQuery(lessonToday(learner)), ...soon });
   const last = await client.fetchQuery({ ...lessonsQuery(lastLesson(learner)), ...soon });
   for (const { id } of last.items) await client.fetchQuery({ ...lessonQuery(id), ...soon });
+};
+
+/** What the mock test under way is driven and taped by, all of it before the first exercise. */
+export const fetchTest = async (
+  client: QueryClient,
+  learner: number,
+  tests: MockTest[],
+): Promise<void> => {
+  const meant = underWay(tests)?.exercises.filter(({ cancelled }) => !cancelled) ?? [];
+  for (const { sheet_id: sheet } of meant) await fetchDocket(client, { learner, sheet });
 };
 
 const fetchLesson = async (client: QueryClient, { id, learner_id: learner }: Lesson) => {
@@ -90,7 +105,8 @@ const fetchLesson = async (client: QueryClient, { id, learner_id: learner }: Les
 const fetchDocket = async (client: QueryClient, ids: DocketIds) => {
   const later = { staleTime: LATER, gcTime: A_WEEK };
   const docket = await client.fetchQuery({ ...docketQuery(ids), ...later });
-  putUnder(client, docketQuery(wholeAddress(docket)).queryKey, docketQuery(ids).queryKey);
+  const whole = { ...wholeAddress(docket), ...(ids.sheet && { sheet: ids.sheet }) };
+  putUnder(client, docketQuery(whole).queryKey, docketQuery(ids).queryKey);
   // What is driven and taped by comes first: a plan takes its time, and may be too much at once.
   if (docket.sheet_id !== null) {
     await client.fetchQuery({ ...sheetQuery(docket.sheet_id), gcTime: A_WEEK });

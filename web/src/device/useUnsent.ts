@@ -7,9 +7,10 @@ import {
   useSuspenseQuery,
 } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
-import { attemptsQuery, lessonQuery, sessionQuery } from "../api/queries";
-import type { Attempt, Lesson } from "../api/types";
+import { attemptsQuery, lessonQuery, MOCK_TESTS, sessionQuery } from "../api/queries";
+import type { Attempt, Lesson, MockTest } from "../api/types";
 import { type Told, waiting } from "./outbox";
+import { mockTestsWith } from "./pending";
 import { note, onChange, sendWaiting } from "./sending";
 import { store, type Unsent } from "./store";
 
@@ -32,7 +33,8 @@ export const useUnsent = (): Unsent[] => useSuspenseQuery(unsentQuery(usePerson(
 /** The server's answer stands in for what has left, before that is gone. */
 const takenIn =
   (client: QueryClient): Told =>
-  async ({ what }, sent) => {
+  async (one, sent) => {
+    const { what } = one;
     if ("refused" in sent) return;
     if (what === "lesson" || what === "lesson begun") {
       const lesson = sent.answer as Lesson;
@@ -46,6 +48,10 @@ const takenIn =
     // A list that was asked for before would bring it without this one.
     await client.cancelQueries({ queryKey });
     client.setQueryData(queryKey, (there) => there && replaced(there, attempt));
+    // The next exercise is not the one that was just driven, until all of them are asked for anew.
+    const tests = { queryKey: MOCK_TESTS };
+    await client.cancelQueries(tests);
+    client.setQueriesData<MockTest[]>(tests, (there) => there && mockTestsWith(there, [one]));
   };
 
 const replaced = (there: Attempt[], attempt: Attempt): Attempt[] =>
