@@ -39,10 +39,18 @@ def test_a_lesson_begins_on_the_spot_and_takes_in_what_is_driven(page):
     # In a yard without a line it is begun on the device, once.
     page.context.set_offline(True)
     page.get_by_role("button", name="Start a lesson now").click()
-    expect(page.get_by_text("A lesson with Yara Quill began")).to_be_visible()
+    expect(page.get_by_role("heading", level=1)).to_have_text("Lesson of Yara Quill")
     expect(page.get_by_role("button", name="Start a lesson now")).to_have_count(0)
+    page.get_by_label("What was learnt").fill("to look back first")
+    page.get_by_role("button", name="Save").click()
+    saved(page)
+    # What is still being written goes on with it.
+    page.get_by_label("What comes next").fill("the same by the hedge")
     page.context.set_offline(False)
-    expect(page.get_by_text("Under way since")).to_be_visible()
+    expect(page.get_by_text("It is kept on this device")).to_have_count(0)
+    expect(page.get_by_label("What comes next")).to_have_value("the same by the hedge")
+    page.get_by_role("button", name="Save").click()
+    saved(page)
     plan = page.get_by_role("region", name="Plan")
     plan.get_by_label("Or anything else").fill("Moving off")
     plan.get_by_role("button", name="Add", exact=True).click()
@@ -63,6 +71,7 @@ def test_a_lesson_begins_on_the_spot_and_takes_in_what_is_driven(page):
     lesson = Lesson.objects.get(learner__name="Yara Quill", plan__0__what="Moving off")
     assert lesson.attempts_made.count() == 1
     assert lesson.begun == lesson.starts
+    assert (lesson.learnt, lesson.comes_next) == ("to look back first", "the same by the hedge")
 
 
 def test_exercises_of_a_lesson_follow_each_other(page):

@@ -88,6 +88,7 @@ export type FinishSet = Schemas["SetOut"];
 export type Lesson = Schemas["LessonOut"];
 export type LessonOpened = Schemas["LessonOpened"];
 export type LessonChange = Schemas["LessonChange"];
+export type LessonIn = Schemas["LessonIn"];
 export type Exercise = LessonOpened["exercises"][number];
 export type PastAttempt = Schemas["HistoryOut"];
 export type Driven = LessonOpened["driven"][number];

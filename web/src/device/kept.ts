@@ -6,6 +6,11 @@
 
 import { store } from "./store";
 
+export const ROOT = "fair-corner/";
+
+/** Where a person's own things are kept on this machine. */
+export const mine = (person: number, key: string): string => `${ROOT}of/${person}/${key}`;
+
 /** For how long it is known that something is gone, ms: by then both say so. */
 const A_DAY = 24 * 60 * 60_000;
 
@@ -30,6 +35,14 @@ export const keep = (key: string, text: string): void => {
 
 export const forgetKept = (key: string): void => {
   write(key, null).catch(() => undefined);
+};
+
+/** What is kept under one key is from now on kept under another. */
+export const rekey = (from: string, to: string): void => {
+  const text = localStorage.getItem(from);
+  if (text === null) return;
+  keep(to, text);
+  forgetKept(from);
 };
 
 /** Both have known for long that it is gone. */

@@ -108,3 +108,24 @@ it.each([
     [3, based_on],
   ]);
 });
+
+it("what a lesson begun here was changed to follows it under the number it was given", async () => {
+  const change = (number: number) =>
+    noted("lesson of now", number, { params: { lesson_id: -1 }, body: { number, based_on: 0 } });
+  await putAll(noted("lesson of now", 1, { what: "lesson begun" }), change(2), change(3));
+  const sent: unknown[] = [];
+  await sendAll(
+    db,
+    ME,
+    async ({ params, body }) => {
+      sent.push([params.lesson_id, body.based_on]);
+      return { answer: { id: 40, version: sent.length } };
+    },
+    nobody,
+  );
+  expect(sent).toEqual([
+    [undefined, undefined],
+    [40, 1],
+    [40, 2],
+  ]);
+});

@@ -65,12 +65,22 @@ export const sendAll = async (db: Store, person: number, send: Send, told: Told)
 const leave = async (db: Store, gone: Unsent, answer: unknown): Promise<void> => {
   const write = db.transaction("unsent", "readwrite", { durability: "strict" });
   if (gone.seq !== undefined) await write.store.delete(gone.seq);
-  const version = (answer as { version?: number } | null)?.version;
+  for (const one of await write.store.index("person").getAll(gone.person)) {
+    const now = one.about === gone.about ? basedOn(gone, answer, one) : null;
+    if (now) await write.store.put(now);
+  }
+  await write.done;
+};
+
+/** What was noted after it, once the server has it; null where that makes no difference. */
+const basedOn = (gone: Unsent, answer: unknown, next: Unsent): Unsent | null => {
+  const { id = 0, version } = (answer ?? {}) as { id?: number; version?: number };
+  // Until now nobody knew what the server would call the lesson, or had seen it otherwise.
+  if (gone.what === "lesson begun")
+    return { ...next, params: { lesson_id: id }, body: { ...next.body, based_on: 1 } };
   const { based_on } = gone.body;
   // Where somebody else came between, what follows stays based on what was seen when it was noted.
-  if (version !== undefined && version === Number(based_on) + 1)
-    for (const one of await write.store.index("person").getAll(gone.person))
-      if (one.about === gone.about && one.body.based_on === based_on)
-        await write.store.put({ ...one, body: { ...one.body, based_on: version } });
-  await write.done;
+  if (version === undefined || version !== Number(based_on) + 1) return null;
+  if (next.body.based_on !== based_on) return null;
+  return { ...next, body: { ...next.body, based_on: version } };
 };

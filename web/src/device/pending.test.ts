@@ -1,7 +1,7 @@
 import { expect, it } from "vitest";
 import type { Attempt, LessonOpened, MockTest } from "../api/types";
 import { nextOf } from "../mock/underWay";
-import { attemptsWith, lessonWith, mockTestsWith } from "./pending";
+import { attemptsWith, drivenHere, lessonWith, mockTestsWith } from "./pending";
 import type { Unsent, What } from "./store";
 
 const SHEET = 5;
@@ -120,4 +120,20 @@ it("goes on to the next exercise of a mock test while the one before waits to be
   expect(mockTestsWith(tests, [driven("c", 5, "mock test", { refused: "no" })])).toBe(tests);
   expect(mockTestsWith(tests, [driven("c", 5, "mock test", { left: true })])).toBe(tests);
   expect(mockTestsWith([], [driven("c", 5)])).toEqual([]);
+});
+
+it("what was driven in a lesson and waits here is told, and nothing else is", () => {
+  const lesson = { learner: "Ines", begun: "2026-05-05T08:00:00Z", ended: "2026-05-05T10:00:00Z" };
+  const all = [
+    begun({ of: "Ines · Park", seq: 4 }),
+    begun({ of: "Ines Two · Park" }),
+    begun({ of: "Ines · Turn", left: true }),
+    taped(0.3, 0, { of: "Ines · Park" }),
+  ];
+  const told = [{ seq: 4, started: "2026-05-05T09:00:00Z", what: "Park" }];
+  expect(drivenHere(lesson, all)).toEqual(told);
+  expect(drivenHere({ ...lesson, ended: null }, all)).toEqual(told);
+  expect(drivenHere({ ...lesson, begun: null }, all)).toEqual([]);
+  expect(drivenHere({ ...lesson, begun: "2026-05-05T09:30:00Z" }, all)).toEqual([]);
+  expect(drivenHere({ ...lesson, ended: "2026-05-05T08:30:00Z" }, all)).toEqual([]);
 });

@@ -92,10 +92,26 @@ export const lessonWith = (there: LessonOpened, unsent: Unsent[]): LessonOpened 
   return lesson;
 };
 
+/** What its learner has driven since a lesson began, and only this device knows of. */
+export const drivenHere = (
+  { learner, begun, ended }: Pick<LessonOpened, "learner" | "begun" | "ended">,
+  unsent: Unsent[],
+): { seq: number | undefined; started: string; what: string }[] => {
+  const whose = `${learner} · `;
+  const from = begun === null ? Number.POSITIVE_INFINITY : Date.parse(begun);
+  const to = ended === null ? Number.POSITIVE_INFINITY : Date.parse(ended);
+  return unsent.flatMap(({ seq, what, of, left, body }) => {
+    const started = String(body.started);
+    const within = Date.parse(started) >= from && Date.parse(started) <= to;
+    const meant = what === "attempt" && !left && of.startsWith(whose) && within;
+    return meant ? [{ seq, started, what: of.slice(whose.length) }] : [];
+  });
+};
+
 type Plan = NonNullable<LessonChange["plan"]>;
 
 /** Exercises of a plan: what was driven of each is known where it stood in the plan before. */
-const planned = (plan: Plan, before: readonly Exercise[]): Exercise[] =>
+export const planned = (plan: Plan, before: readonly Exercise[]): Exercise[] =>
   plan.map((one) => {
     const same = before.find(
       (other) =>

@@ -7,10 +7,18 @@ import {
   useSuspenseQuery,
 } from "@tanstack/react-query";
 import { useCallback, useEffect } from "react";
-import { attemptsQuery, lessonQuery, MOCK_TESTS, sessionQuery } from "../api/queries";
+import {
+  attemptsQuery,
+  lessonQuery,
+  lessonsQuery,
+  lessonToday,
+  MOCK_TESTS,
+  sessionQuery,
+} from "../api/queries";
 import type { Attempt, Lesson, MockTest } from "../api/types";
+import { mine, rekey } from "./kept";
 import { type Told, waiting } from "./outbox";
-import { mockTestsWith } from "./pending";
+import { mockTestsWith, planned } from "./pending";
 import { note, onChange, sendWaiting } from "./sending";
 import { store, type Unsent } from "./store";
 
@@ -38,6 +46,7 @@ const takenIn =
     if ("refused" in sent) return;
     if (what === "lesson" || what === "lesson begun") {
       const lesson = sent.answer as Lesson;
+      if (what === "lesson begun") await numbered(client, one, lesson);
       const { queryKey } = lessonQuery(lesson.id);
       await client.cancelQueries({ queryKey });
       client.setQueryData(queryKey, (there) => there && { ...there, ...lesson });
@@ -53,6 +62,20 @@ const takenIn =
     await client.cancelQueries(tests);
     client.setQueriesData<MockTest[]>(tests, (there) => there && mockTestsWith(there, [one]));
   };
+
+/** A lesson begun here has a number by now: with it goes what is still being written of it. */
+const numbered = async (client: QueryClient, { person, seq = 0 }: Unsent, lesson: Lesson) => {
+  rekey(mine(person, `lesson/${-seq}`), mine(person, `lesson/${lesson.id}`));
+  const { queryKey } = lessonsQuery(lessonToday(lesson.learner_id));
+  await client.cancelQueries({ queryKey });
+  client.setQueryData(queryKey, (there) => {
+    const others = there?.items.filter(({ id }) => id !== lesson.id);
+    return there && others && { ...there, items: [...others, lesson] };
+  });
+  // Should the line go again at once, it can be written on.
+  const exercises = planned(lesson.plan, []);
+  client.setQueryData(lessonQuery(lesson.id).queryKey, { ...lesson, exercises, driven: [] });
+};
 
 const replaced = (there: Attempt[], attempt: Attempt): Attempt[] =>
   there.some(({ id }) => id === attempt.id)

@@ -10,6 +10,7 @@ import type { LessonOpened } from "../api/types";
 import { useDates } from "../shell/useDates";
 import { ink } from "../theme";
 import { t } from "../words";
+import { isBegunHere } from "./begunHere";
 import { Clashes } from "./Clashes";
 import { ChangeLesson } from "./LessonForm";
 import { SummaryFile } from "./Summary";
@@ -21,6 +22,7 @@ export const Head = ({ lesson }: { lesson: LessonOpened }) => {
   const change = useChangeLesson(lesson);
   const [changing, setChanging] = useState(false);
   const { begun, ended, cancelled } = lesson;
+  const here = isBegunHere(lesson);
   const now = () => new Date().toISOString();
   const button = (label: string, part: Parameters<typeof change.mutate>[0], main = false) => (
     <Button
@@ -43,11 +45,14 @@ export const Head = ({ lesson }: { lesson: LessonOpened }) => {
         {begun && !ended && button(t("lesson.end"), { ended: now() }, true)}
         {ended && button(t("lesson.goes on"), { ended: null })}
         {begun && !ended && button(t("lesson.not begun"), { begun: null })}
-        <SummaryFile lesson={lesson} />
-        <Button aria-expanded={changing} onClick={() => setChanging(!changing)}>
-          {t("desk.change")}
-        </Button>
+        {!here && <SummaryFile lesson={lesson} />}
+        {!here && (
+          <Button aria-expanded={changing} onClick={() => setChanging(!changing)}>
+            {t("desk.change")}
+          </Button>
+        )}
       </Box>
+      {here && <Box sx={{ color: ink.soft }}>{t("lesson.begun waits")}</Box>}
       <Box sx={{ fontSize: 14, "&:empty": { display: "none" } }}>
         <Clashes of={lesson} />
       </Box>

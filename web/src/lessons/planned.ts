@@ -36,7 +36,9 @@ export const isOn = (docket: Docket, made: Made | null | undefined): boolean =>
 
 /** The address that puts an exercise of somebody's lesson on the docket. */
 export const searchFor = (made: Made, lesson: { id: number; learner_id: number }): string => {
-  const ids = { ...made, learner: lesson.learner_id, lesson: lesson.id };
+  // One begun here has no number yet that an address could keep.
+  const named = lesson.id > 0 ? { lesson: lesson.id } : {};
+  const ids = { ...made, learner: lesson.learner_id, ...named };
   return new URLSearchParams(
     Object.entries(ids).map(([stub, id]) => [stub, String(id)]),
   ).toString();

@@ -8,13 +8,14 @@ import { lessonWith } from "../device/pending";
 import { useNoting, useUnsent } from "../device/useUnsent";
 import { useDates } from "../shell/useDates";
 import { useDocket } from "../shell/useDocket";
+import { aboutLesson, begunHere, useBegunHere } from "./begunHere";
 
 export const useRefreshLessons = () => {
   const client = useQueryClient();
   return () => client.invalidateQueries({ queryKey: ["lessons"] });
 };
 
-/** The lesson that the address names, else the one of today, else the last one that there was.
+/** The lesson that the address names, else the one begun here, of today, or the last there was.
  *  `today` is false where it is neither; `id` is null where there was none, undefined until known. */
 export const useWhich = () => {
   const [search] = useSearchParams();
@@ -25,8 +26,10 @@ export const useWhich = () => {
     ...lessonsQuery(lastLesson(learner)),
     enabled: !asked,
   });
+  const { seq } = useBegunHere(learner) ?? {};
   const error = inTheWay(today) ?? inTheWay(last);
   if (asked) return { id: asked, today: true, error: null };
+  if (seq) return { id: -seq, today: true, error: null };
   if (!today.data || !last.data) return { id: undefined, today: false, error };
   const held = today.data.items.filter((lesson) => !lesson.cancelled);
   const meant = held.find((lesson) => lesson.ended === null) ?? held.at(-1);
@@ -50,7 +53,7 @@ export const useChangeLesson = (lesson: Pick<Lesson, "id" | "version" | "learner
       noting({
         what: "lesson",
         of: `${lesson.learner} · ${dates.lesson(lesson.starts)}`,
-        about: `lesson ${lesson.id}`,
+        about: aboutLesson(lesson),
         method: "put",
         path: "/api/lessons/{lesson_id}",
         params: { lesson_id: lesson.id },
@@ -61,8 +64,11 @@ export const useChangeLesson = (lesson: Pick<Lesson, "id" | "version" | "learner
 
 /** The lesson with what waits on this device to be made of it. */
 export const useLesson = (id: number | null) => {
-  const lesson = useQuery(lessonQuery(id));
+  const docket = useDocket();
+  const lesson = useQuery(lessonQuery(id !== null && id > 0 ? id : null));
   const unsent = useUnsent();
-  const data: LessonOpened | undefined = lesson.data && lessonWith(lesson.data, unsent);
+  const begun = useBegunHere(docket.learner.id);
+  const there = lesson.data ?? (begun && id === -(begun.seq ?? 0) && begunHere(begun, docket));
+  const data: LessonOpened | undefined = there ? lessonWith(there, unsent) : undefined;
   return { ...lesson, data };
 };

@@ -2,14 +2,10 @@
 import { useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { sessionQuery } from "../api/queries";
-import { forgetKept, keep } from "../device/kept";
+import { forgetKept, keep, mine, ROOT } from "../device/kept";
 
-const ROOT = "fair-corner/";
 /** What was kept here before it was told apart by person. */
 const OF_NOBODY = /^fair-corner\/(attempt|draft|notes|options|tape)\//;
-
-/** Where a person's own things are kept on this machine. */
-const mine = (person: number, key: string) => `${ROOT}of/${person}/${key}`;
 
 const read = <T>(key: string, fallback: T): T => {
   const kept = localStorage.getItem(key);
