@@ -2,11 +2,10 @@
  *
  *  Its number is below nought: its place in what waits here. What it is changed to waits behind it.
  */
-import type { Docket, LessonIn, LessonOpened } from "../api/types";
+import type { LessonIn, LessonOpened } from "../api/types";
 import { planned } from "../device/pending";
 import type { Unsent } from "../device/store";
 import { useUnsent } from "../device/useUnsent";
-import { onTheDocket } from "./planned";
 
 export const isBegunHere = ({ id }: Pick<LessonOpened, "id">): boolean => id < 0;
 
@@ -21,29 +20,13 @@ export const useBegunHere = (learner: number): Unsent | undefined =>
       what === "lesson begun" && body.learner === learner && refused === null && !left,
   );
 
-/** As the server will have it, with the docket's own words where it is the docket that is driven. */
-export const begunHere = ({ seq = 0, person, by, body }: Unsent, docket: Docket): LessonOpened => {
+/** As the server will have it; what its exercises are driven with is filled in by `withNames`. */
+export const begunHere = ({ seq = 0, person, by, body }: Unsent, name: string): LessonOpened => {
   const { learner, starts, begun = null, minutes, about, place, notes, plan } = body as LessonIn;
-  const { seat, vehicle, ground, method, standard } = docket;
-  const inHand = {
-    ...onTheDocket(docket),
-    minutes,
-    made_of: {
-      vehicle: vehicle.name,
-      seat: seat.name,
-      ground: ground.name,
-      method: method.name,
-      standard: standard.name,
-    },
-    steps: method.body.steps.map(({ say }) => say),
-    attempts: 0,
-    taped: 0,
-    met: 0,
-  };
   return {
     id: -seq,
     learner_id: learner,
-    learner: docket.learner.name,
+    learner: name,
     instructor_id: person,
     instructor: by,
     starts,
@@ -62,7 +45,7 @@ export const begunHere = ({ seq = 0, person, by, body }: Unsent, docket: Docket)
     version: 0,
     attempts: 0,
     clashes: [],
-    exercises: planned(plan, [inHand]),
+    exercises: planned(plan, []),
     driven: [],
   };
 };

@@ -20,6 +20,22 @@ export const onTheDocket = (docket: Docket): Omit<Planned, "minutes"> => ({
   },
 });
 
+/** An exercise that the server has not told of yet, with what the device knows of its docket. */
+export const withNames = (exercise: Exercise, docket: Docket | undefined): Exercise =>
+  docket && exercise.made_of === null
+    ? {
+        ...exercise,
+        made_of: {
+          vehicle: docket.vehicle.name,
+          seat: docket.seat.name,
+          ground: docket.ground.name,
+          method: docket.method.name,
+          standard: docket.standard.name,
+        },
+        steps: docket.method.body.steps.map(({ say }) => say),
+      }
+    : exercise;
+
 /** The list with one of its items at another place. */
 export const moved = <T>(items: readonly T[], from: number, to: number): T[] => {
   const rest = items.filter((_, i) => i !== from);

@@ -2,13 +2,14 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
 import { inTheWay } from "../api/client";
-import { lastLesson, lessonQuery, lessonsQuery, lessonToday } from "../api/queries";
-import type { Lesson, LessonChange, LessonOpened } from "../api/types";
+import { docketQuery, lastLesson, lessonQuery, lessonsQuery, lessonToday } from "../api/queries";
+import type { Exercise, Lesson, LessonChange, LessonOpened } from "../api/types";
 import { lessonWith } from "../device/pending";
 import { useNoting, useUnsent } from "../device/useUnsent";
 import { useDates } from "../shell/useDates";
 import { useDocket } from "../shell/useDocket";
 import { aboutLesson, begunHere, useBegunHere } from "./begunHere";
+import { withNames } from "./planned";
 
 export const useRefreshLessons = () => {
   const client = useQueryClient();
@@ -64,11 +65,19 @@ export const useChangeLesson = (lesson: Pick<Lesson, "id" | "version" | "learner
 
 /** The lesson with what waits on this device to be made of it. */
 export const useLesson = (id: number | null) => {
-  const docket = useDocket();
+  const client = useQueryClient();
+  const { learner } = useDocket();
   const lesson = useQuery(lessonQuery(id !== null && id > 0 ? id : null));
   const unsent = useUnsent();
-  const begun = useBegunHere(docket.learner.id);
-  const there = lesson.data ?? (begun && id === -(begun.seq ?? 0) && begunHere(begun, docket));
-  const data: LessonOpened | undefined = there ? lessonWith(there, unsent) : undefined;
-  return { ...lesson, data };
+  const begun = useBegunHere(learner.id);
+  const here = begun && id === -(begun.seq ?? 0) ? begunHere(begun, learner.name) : undefined;
+  const there = lesson.data ?? here;
+  if (!there) return { ...lesson, data: undefined };
+  const data: LessonOpened = lessonWith(there, unsent);
+  const known = ({ docket: made }: Exercise) =>
+    made
+      ? client.getQueryData(docketQuery({ ...made, learner: data.learner_id }).queryKey)
+      : undefined;
+  const exercises = data.exercises.map((one) => withNames(one, known(one)));
+  return { ...lesson, data: { ...data, exercises } };
 };

@@ -1,6 +1,7 @@
 /** The exercise that a lesson's plan has after the one being driven: exercises are chained. */
 import { useQuery } from "@tanstack/react-query";
 import { lessonsQuery, lessonToday } from "../../api/queries";
+import { useBegunHere } from "../../lessons/begunHere";
 import { isOn, searchFor } from "../../lessons/planned";
 import { useLesson } from "../../lessons/useLesson";
 import { useDocket } from "../../shell/useDocket";
@@ -16,7 +17,8 @@ export const useFollowing = (): Following | null => {
   const learner = docket.learner.id;
   const today = useQuery(lessonsQuery(lessonToday(learner)));
   const under = today.data?.items.find((one) => one.begun !== null && one.ended === null);
-  const lesson = useLesson(under?.id ?? null).data;
+  const { seq } = useBegunHere(learner) ?? {};
+  const lesson = useLesson(seq ? -seq : (under?.id ?? null)).data;
   const driven = lesson?.exercises.filter((one) => one.docket) ?? [];
   const here = driven.findIndex((one) => isOn(docket, one.docket));
   const next = here < 0 ? undefined : driven[here + 1];
