@@ -3,7 +3,7 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
-from server.planning.schemas import PathPoint, PoseOut
+from server.planning.schemas.plans import PathPoint, PoseOut
 from server.request_body import RequestBody
 
 

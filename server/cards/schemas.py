@@ -1,5 +1,5 @@
 from server.cards.paper import PaperName
-from server.planning.schemas import DraftIn
+from server.planning.schemas.plans import DraftIn
 
 
 class CardIn(DraftIn):

@@ -39,7 +39,7 @@ from server.documents.services import create_document, give_seat
 from server.lessons.appointments import add_lesson, change_lesson
 from server.lessons.attempts import keep_attempt
 from server.lessons.models import Lesson
-from server.lessons.schemas import DOCKET
+from server.lessons.schemas.lessons import DOCKET
 from server.lessons.taping import tape_again, tape_attempt
 from server.planning.models import CueSheet
 from server.planning.services import make_sheet, scene_of

@@ -2,14 +2,14 @@ from typing import Literal
 
 from ninja import Schema
 
-from server.documents.schemas import (
+from server.documents.schemas.revisions import (
     GroundRevision,
     MethodRevision,
     SeatRevision,
     StandardRevision,
     VehicleRevision,
 )
-from server.planning.schemas import OptionsIO
+from server.planning.schemas.plans import OptionsIO
 from server.schools.schemas import PersonOut
 
 

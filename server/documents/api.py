@@ -40,35 +40,39 @@ from ninja.pagination import paginate
 
 from server.documents.bodies import UnnamedVehicle
 from server.documents.models import Document
-from server.documents.schemas import (
+from server.documents.schemas.grounds import (
     AddBehindIn,
     AdjustIn,
-    ArcIn,
-    AroundIn,
-    AroundOut,
-    AwayIO,
     BayIn,
-    CircleOut,
-    CreateIn,
-    DocumentOut,
-    EyeIn,
-    EyeOut,
     GroundIn,
     GroundOut,
+    NewGroundIn,
+    RoadIn,
+    ThingIn,
+    WithoutIn,
+)
+from server.documents.schemas.revisions import (
+    AwayIO,
+    CreateIn,
+    DocumentOut,
     KindName,
     MergeIn,
     MergeOut,
-    MoreMirrorsOut,
-    NewGroundIn,
     ReviseIn,
     RevisionOut,
-    RoadIn,
     SitterIO,
-    ThingIn,
-    UsualOut,
-    VocabularyOut,
-    WithoutIn,
 )
+from server.documents.schemas.seats import (
+    ArcIn,
+    AroundIn,
+    AroundOut,
+    CircleOut,
+    EyeIn,
+    EyeOut,
+    MoreMirrorsOut,
+    UsualOut,
+)
+from server.documents.schemas.words import VocabularyOut
 from server.documents.services import (
     create_document,
     give_seat,

@@ -21,39 +21,33 @@ from server.lessons.judging import trial
 from server.lessons.models import Attempt, Lesson
 from server.lessons.own_eye import learners_eye, state, stood_at
 from server.lessons.plan import opened
-from server.lessons.schemas import (
-    AgreementOut,
-    AttemptIn,
-    AttemptOut,
-    CorrectionIn,
+from server.lessons.schemas.attempts import AttemptIn, AttemptOut, CorrectionIn, VoidIn
+from server.lessons.schemas.history import FinishesOut, HistoryAsked, HistoryOut
+from server.lessons.schemas.lessons import (
     Documents,
-    DoubtOut,
-    EyeOfOut,
-    FinishesOut,
-    HistoryAsked,
-    HistoryOut,
-    JudgedOut,
-    JudgeIn,
     Learners,
     LessonChange,
     LessonChanged,
     LessonIn,
     LessonOpened,
     LessonOut,
+    StandingOut,
+    UseOut,
+)
+from server.lessons.schemas.tape import (
+    AgreementOut,
+    DoubtOut,
+    EyeOfOut,
     MendOut,
     ReadIn,
     ReadingsIO,
-    StandingOut,
     StoodIn,
     StoodOut,
     TapedIO,
     TapeOut,
     TapingIn,
-    TrialIn,
-    TrialOut,
-    UseOut,
-    VoidIn,
 )
+from server.lessons.schemas.verdicts import JudgedOut, JudgeIn, TrialIn, TrialOut
 from server.lessons.standing import standings
 from server.lessons.summary import pdf_of
 from server.lessons.taping import doubts_about, mend_result, tape_again, tape_attempt, tape_result

@@ -11,7 +11,7 @@ from faircorner.tape import MET
 
 from server.lessons.history import history
 from server.lessons.models import Attempt
-from server.lessons.schemas import HistoryAsked
+from server.lessons.schemas.history import HistoryAsked
 from server.schools.access import Caller
 
 __all__ = ["finishes"]

@@ -5,7 +5,7 @@ from datetime import date, datetime, time, timedelta
 from django.db.models import Q, QuerySet
 
 from server.lessons.models import Attempt
-from server.lessons.schemas import HistoryAsked
+from server.lessons.schemas.history import HistoryAsked
 from server.schools.access import Caller
 
 __all__ = ["NAMED", "history"]

@@ -5,7 +5,7 @@ from uuid import UUID
 from faircorner.tape import Result
 from pydantic import BaseModel
 
-from server.planning.schemas import FinishOut, PoseOut
+from server.planning.schemas.plans import FinishOut, PoseOut
 from server.request_body import RequestBody
 from server.said import SaidOut
 

@@ -19,10 +19,10 @@ from server.documents.models import Document, Kind, Revision
 from server.founding.services import new_school
 from server.lessons.appointments import lesson_at
 from server.lessons.models import Attempt, Correction, Lesson
-from server.lessons.schemas import DOCKET
+from server.lessons.schemas.lessons import DOCKET
 from server.mock_tests.models import MockTest
 from server.planning.models import CueSheet
-from server.planning.schemas import PlanOut
+from server.planning.schemas.plans import PlanOut
 from server.planning.services import current
 from server.progress.models import Shift
 from server.schools.models import Member, School

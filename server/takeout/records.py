@@ -13,8 +13,10 @@ from faircorner.model import Model
 from faircorner.standards import OBSERVED, Observed
 from pydantic import AwareDatetime, ConfigDict, Field
 
-from server.lessons.schemas import Notes, Recap, StatedOut, TapedIO, TapeOut
-from server.planning.schemas import FinishOut
+from server.lessons.schemas.lessons import Recap
+from server.lessons.schemas.notes import Notes
+from server.lessons.schemas.tape import StatedOut, TapedIO, TapeOut
+from server.planning.schemas.plans import FinishOut
 from server.schools.schemas import RoleName
 
 __all__ = [

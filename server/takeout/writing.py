@@ -10,7 +10,7 @@ from django.db.models import Prefetch, Q, QuerySet
 
 from server.documents.models import Document, Kind, Revision
 from server.lessons.models import Attempt, Lesson
-from server.lessons.schemas import DOCKET
+from server.lessons.schemas.lessons import DOCKET
 from server.mock_tests.models import MockTest
 from server.planning.models import CueSheet
 from server.progress.models import Shift
