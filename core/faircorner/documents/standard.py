@@ -7,6 +7,7 @@ from pydantic import Field
 
 from faircorner.cues.looks import MirrorLook
 from faircorner.cues.method import Look
+from faircorner.cues.suits import JUDGED_MANOEUVRES
 from faircorner.documents.method import ManoeuvreName
 from faircorner.model import Model, Name, inside
 from faircorner.standards import (
@@ -34,14 +35,13 @@ JUDGED_LOOKS: tuple[str, ...] = (*get_args(Look), *get_args(MirrorLook), SWING_S
 if TYPE_CHECKING:
     MeasureName: TypeAlias = str
     LookName: TypeAlias = str
+    Manoeuvre: TypeAlias = str
 else:
     MeasureName = Literal[tuple(measure.outward for measure in MEASURES.values())]
     LookName = Literal[JUDGED_LOOKS]
+    Manoeuvre = Literal[JUDGED_MANOEUVRES]
 _OUTWARD = {measure.outward: measure for measure in MEASURES.values()}
 RangeModel = Annotated[tuple[float | None, float | None], Field(strict=False)]
-Manoeuvre: TypeAlias = Literal[
-    "reverse parallel", "bay", "turn in the road", "reverse round a corner", "kerbside stop"
-]
 Points = Annotated[int, Field(ge=0, le=100)]
 Times = Annotated[int, Field(ge=0, le=50)]
 
