@@ -7,7 +7,7 @@ from server.cards.services import card_of_docket, card_of_sheet
 from server.docket.services import learner_of
 from server.documents.models import Kind
 from server.planning.models import CueSheet, with_revisions
-from server.planning.services import current, revisions_of
+from server.planning.services import current, revisions_for
 from server.printing import PDF, as_pdf
 from server.schools.access import Caller
 
@@ -20,7 +20,7 @@ _NAME = "cue-card.pdf"
 def plan_card(request: Caller, body: CardIn) -> HttpResponse:
     """A docket on one page, to be printed: what is on the screen, kept or not."""
     learner = learner_of(request, body.learner)
-    revisions = revisions_of(request.school, {kind: getattr(body, kind) for kind in Kind.values})
+    revisions = revisions_for(request, {kind: getattr(body, kind) for kind in Kind.values})
     options = body.options.model_dump(exclude_defaults=True)
     pdf = card_of_docket(
         learner, revisions, options, body.method_body, body.paper, large=body.large

@@ -11,6 +11,7 @@ from server.docket.services import (
     sits_in,
     sitter_of,
 )
+from server.documents.models import Document
 from server.documents.services import newest_of
 from server.errors import Problem
 from server.lessons.models import Attempt
@@ -57,7 +58,9 @@ def _docket(
     last = next((one for one in made if sheet in (None, one.pk)), None)
     if last is None and sheet is not None:
         raise CueSheet.DoesNotExist
-    revisions = resolved(newest_of(request.school), asked, driven[last.pk] if last else {}, person)
+    closed = set(Document.objects.closed_to(request).values_list("pk", flat=True))
+    newest = [one for one in newest_of(request.school) if one.document_id not in closed]
+    revisions = resolved(newest, asked, driven[last.pk] if last else {}, person)
     documents = {kind: revision.document_id for kind, revision in revisions.items()}
     sheets = [one for one in made if belong(driven[one.pk], documents)]
     chosen = next((one for one in sheets if one.pk == sheet), sheets[0] if sheets else None)

@@ -36,6 +36,14 @@ class DocumentQuerySet(SchoolQuerySet["Document"]):
         own = models.Q(**{learner: request.member}) | models.Q(pk__in=driven_in.values("document"))
         return documents.filter(~models.Q(kind=Kind.SEAT) | own)
 
+    def closed_to(self, request: Caller) -> Self:
+        """Seats of other learners in which the caller, a learner, has not driven."""
+        if request.member.role != Role.LEARNER:
+            return self.none()
+        driven_in = Revision.objects.filter(seat_sheets__learner=request.member)
+        others = self.for_school(request.school).filter(kind=Kind.SEAT, sitter__isnull=False)
+        return others.exclude(sitter=request.member).exclude(pk__in=driven_in.values("document"))
+
     def with_latest(self) -> Self:
         """Each with its newest revision, the name that has and its vehicle's."""
         documents = self.annotate(

@@ -40,7 +40,9 @@ def pool_of(request: Caller, *, learner: int, standard: int) -> list[CueSheet]:
     """The learner's sheets that a test may be drawn from, what was used last first.
 
     One of each method at each place: the newest. standard : its document
+    Raises DoesNotExist for a learner or a standard of another school.
     """
+    request.school.members.get(pk=learner, role=Role.LEARNER)
     rule = rule_of(_standard(request, standard))
     known = CueSheet.objects.for_caller(request).filter(learner=learner).defer("plan")
     sheets: dict[tuple[int, int], CueSheet] = {}

@@ -2,23 +2,18 @@ from ninja import Router, Status
 
 from server.documents.models import Kind, Revision
 from server.planning.models import CueSheet, with_revisions
-from server.planning.schemas import (
-    DraftIn,
-    FilmIn,
-    FrameOut,
+from server.planning.schemas.plans import DraftIn, PlanIn, PlanOut
+from server.planning.schemas.sheets import SheetIn, SheetOut
+from server.planning.schemas.sights import FilmIn, FrameOut, SightsOut
+from server.planning.schemas.what_follows import (
     LeastSizesWorkOut,
     LeavingOut,
-    PlanIn,
-    PlanOut,
     PlayIn,
     PlayOut,
     PredictIn,
     PredictOut,
     RemedyWorkOut,
     RescueOut,
-    SheetIn,
-    SheetOut,
-    SightsOut,
 )
 from server.planning.services import (
     ask_for,
@@ -31,7 +26,7 @@ from server.planning.services import (
     compute_sights,
     current,
     make_sheet,
-    revisions_of,
+    revisions_for,
 )
 from server.schools.access import TEACH, Caller, may
 
@@ -39,7 +34,7 @@ router = Router(tags=["cues"], by_alias=True)
 
 
 def _revisions(request: Caller, body: PlanIn) -> dict[str, Revision]:
-    return revisions_of(request.school, {kind: getattr(body, kind) for kind in Kind.values})
+    return revisions_for(request, {kind: getattr(body, kind) for kind in Kind.values})
 
 
 @router.post("/plan", response=PlanOut, operation_id="plan_compute")

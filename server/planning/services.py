@@ -8,6 +8,7 @@ from math import radians
 from typing import Any
 
 import numpy as np
+import orjson
 from django.core.cache import cache
 from django.db import transaction
 from django.utils import timezone
@@ -42,10 +43,11 @@ from faircorner.errors import InputError
 from faircorner.learning import predict
 from faircorner.said import Said
 
-from server.documents.models import Kind, Revision
+from server.documents.models import Document, Kind, Revision
 from server.long_work.models import Work
 from server.long_work.services import ask
 from server.planning.models import CueSheet
+from server.schools.access import Caller
 from server.schools.models import Member, Role, School
 
 __all__ = [
@@ -63,6 +65,7 @@ __all__ = [
     "final_pose",
     "make_sheet",
     "picks_of",
+    "revisions_for",
     "revisions_of",
     "scene_of",
     "sheet_changes",
@@ -85,6 +88,17 @@ def revisions_of(school: School, ids: dict[str, int]) -> dict[str, Revision]:
         raise Revision.DoesNotExist
     if found["seat"].document.vehicle_id != found["vehicle"].document_id:
         raise InputError("seat", Said("belongs to another vehicle"))
+    return found
+
+
+def revisions_for(request: Caller, ids: dict[str, int]) -> dict[str, Revision]:
+    """The revisions that a docket names, for the caller: no other learner's seat.
+
+    Raises DoesNotExist for any other, InputError for a seat of another vehicle.
+    """
+    found = revisions_of(request.school, ids)
+    if Document.objects.closed_to(request).filter(pk=found["seat"].document_id).exists():
+        raise Document.DoesNotExist
     return found
 
 
@@ -114,10 +128,12 @@ def _options(options: dict[str, Any]) -> OptionsModel:
 
 
 def _key(kind: str, revisions: dict[str, Revision], options: dict[str, Any]) -> str:
-    """Revisions never change, so their ids and the settings say all there is to say."""
-    named = [revisions[k].pk for k in KINDS]
-    text = json.dumps([kind, named, options], sort_keys=True)
-    return hashlib.sha256(text.encode()).hexdigest()
+    """By what the documents say, not by their ids: what was computed once is never computed again
+    for another revision, learner or school with the same figures.
+    """
+    bodies = [revisions[k].body for k in KINDS]
+    text = orjson.dumps([kind, bodies, options], option=orjson.OPT_SORT_KEYS)
+    return hashlib.sha256(text).hexdigest()
 
 
 def compute_plan(
