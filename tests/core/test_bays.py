@@ -48,6 +48,18 @@ def test_a_neighbour_stands_in_its_own_bay_as_far_off_the_line_as_was_said(
         assert inside.min() == pytest.approx(0.3, abs=1e-9)
 
 
+@given(angle=angles, into=st.floats(0.2, 4.0), turned=st.floats(-0.2, 0.2))
+def test_the_gap_to_the_mouth_is_to_the_line_of_the_mouths(linnet, angle, into, turned):
+    """Backed in: along the bay from whichever corner of the front is nearest to y = 0."""
+    place = suited(lay_bay("bay", bay=Bay(angle=angle)), way("Full-lock reverse bay"))
+    heading = angle - np.pi + turned
+    along = np.array([np.cos(angle - np.pi), np.sin(angle - np.pi)])
+    pose = np.array([*(-into - linnet.nose) * along, heading])
+    corners = to_site(pose, linnet.outline[0])
+    expected = (corners[:, 1] / -along[1]).min()
+    assert finish_at(pose[None], linnet, place).measure("ahead")[0] == pytest.approx(expected)
+
+
 @pytest.mark.parametrize("side", ["left", "right"])
 @pytest.mark.parametrize(
     ("measure", "metres"),

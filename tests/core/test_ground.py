@@ -83,6 +83,11 @@ def test_a_vehicle_behind_comes_and_goes(place):
     assert measures(with_behind(alone, 6.6))["gap"] == pytest.approx(6.6)
 
 
+def test_the_start_gap_is_measured_from_the_flank_toward_the_road(place):
+    parked = adjust(adjust(place, "ahead_off_kerb", 0.3), "ahead_width", 1.8)
+    assert parked.goal.flank(parked.obstacles) == pytest.approx(-2.1)
+
+
 def test_the_far_kerb_moves_with_the_road(place):
     wider = adjust(place, "road_width", 9.5)
     far = next(e for e in wider.edges if e.kind == "far kerb")

@@ -82,6 +82,8 @@ def test_a_tyre_that_is_held_stands_at_the_kerb(linnet, gap, forward):
         return max(ends)
 
     assert beyond(found.track.poses[0, -1]) >= -1e-9
+    met = float(found.track.poses[0, -1, 2]) + angle
+    assert found.angle == pytest.approx(abs(met))
     if len(found.track.poses[0]) > 1:
         assert beyond(found.track.poses[0, -2]) < 1e-9
 

@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from faircorner.documents.driving import DriveRequest, drive_document
 from faircorner.errors import InputError
-from faircorner.motion import Leg, clearance, drive
+from faircorner.motion import Leg, clearance, drive, settle_turn
 from faircorner.plane import box, mirrored, to_site, wrap
 from faircorner.vehicle import Circle, Steering, axle_radius
 from hypothesis import given
@@ -57,6 +57,14 @@ def test_mirrored_legs_leave_a_mirrored_track(given_legs):
     flipped = [leg(part.direction, -part.turns, part.metres, part.rate) for part in given_legs]
     back = drive(STEERING.mirrored(), mirrored(start), [0.0], flipped)
     assert_poses_close(back.poses, mirrored(there.poses))
+
+
+@given(st.floats(-1.4, 1.4), st.floats(-1.4, 1.4), st.sampled_from([1, -1]))
+def test_the_heading_that_settling_the_wheel_still_gains_is_the_one_driven(turns, target, way):
+    ramp = abs(target - turns) / 2.0
+    track = drive(STEERING, [[0.0, 0.0, 0.0]], [turns], [leg(way, target, ramp)])
+    expected = way * float(settle_turn(STEERING, turns, target, 2.0))
+    assert track.final[0, 2] == pytest.approx(expected, abs=1e-9)
 
 
 def test_full_lock_drives_the_measured_circle():

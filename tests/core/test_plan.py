@@ -5,6 +5,7 @@ from dataclasses import replace
 import numpy as np
 import pytest
 from faircorner.cues import Options, Unknown, make_plan, make_remedy, play, rehearse
+from faircorner.cues.totals import totals
 from faircorner.documents.library import methods
 from faircorner.documents.plans import plan_document
 from faircorner.documents.requests import OptionsModel, read_options
@@ -64,6 +65,15 @@ def test_window_edges_are_real(linnet, seat, method, standard, plan):
             assert tried.good.tolist() == [True, False], (number + 1, why)
             assert tried.body_touched[1] == (why.code == "body meets")
             assert tried.kerb_touched[1] == (str(why) == "a tyre meets the kerb")
+
+
+def test_the_call_told_as_least_forgiving_is_that(plan):
+    widths = [call.window.early + call.window.late for call in plan.calls
+              if None not in (call.window.early, call.window.late)]  # fmt: skip
+    number, width = totals(plan).narrowest
+    assert width == pytest.approx(min(widths))
+    window = plan.calls[number - 1].window
+    assert window.early + window.late == pytest.approx(width)
 
 
 def test_sensitivity_predicts_a_small_lateness(linnet, seat, method, standard, plan):

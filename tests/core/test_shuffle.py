@@ -6,6 +6,7 @@ from faircorner.cues import shuffle
 from faircorner.cues.shuffle import ANGLES
 from faircorner.errors import InputError
 from faircorner.motion import Leg, drive, settle_turn
+from faircorner.plane import to_site
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -41,6 +42,11 @@ def test_every_way_ends_so_far_across_and_parallel(linnet, metres, direction, wa
         assert np.abs(poses[:, 2]).max() == pytest.approx(one.angle, abs=1e-6)
         rolled = np.linalg.norm(np.diff(poses[:, :2], axis=0), axis=1).sum()
         assert rolled == pytest.approx(one.metres, rel=1e-3)
+        # Of the flank that it leaves behind, the end that comes out farthest the other way.
+        flank = linnet.width / 2 * (-1 if way == "toward" else 1)
+        ends = to_site(poses, [(linnet.nose, flank), (-linnet.rear_overhang, flank)])[..., 1]
+        out = (ends - ends[0]) * (-1 if way == "toward" else 1)
+        assert one.reach == pytest.approx(max(0.0, out.max()), abs=2e-3)
 
 
 @settings(max_examples=25)

@@ -6,6 +6,7 @@ from faircorner.documents.driving import DriveRequest, drive_document
 from faircorner.documents.vehicle import VehicleDocument
 from faircorner.errors import InputError
 from faircorner.motion import Leg, drive, jack_knifed, trailer_headings
+from faircorner.motion.towing import rig_clearance
 from faircorner.vehicle import Steering, Trailer
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -83,6 +84,18 @@ def test_the_kingpin_stays_on_the_hitch(heading, behind):
     pin = axle[:2] + unit.kingpin_to_axle * np.array([np.cos(behind), np.sin(behind)])
     hitch = pose[:2] + 0.7 * np.array([np.cos(heading), np.sin(heading)])
     np.testing.assert_allclose(pin, hitch, atol=1e-12)
+
+
+def test_of_a_rig_the_unit_that_passes_nearer_counts(drive_cases):
+    body = next(c for c in drive_cases if c["name"] == "artic-setup")["request"]["vehicle"]
+    rig = VehicleDocument.read(body).build()
+    poses, behind = np.zeros((1, 1, 3)), np.zeros((1, 1))
+    unit = rig.trailer.poses(poses, behind)[0, 0]
+    tail = unit[0] - (rig.trailer.length - rig.trailer.front_of_kingpin
+                      - rig.trailer.kingpin_to_axle)  # fmt: skip
+    for x, expected in ((rig.nose + 1.0, 1.0), (tail - 1.5, 0.5)):
+        post = np.array([(x, -0.1), (x + 1.0, -0.1), (x + 1.0, 0.1), (x, 0.1)])
+        assert rig_clearance(rig, poses, behind, post).metres[0] == pytest.approx(expected)
 
 
 def test_the_first_sample_past_the_limit_is_the_jack_knife():

@@ -12,7 +12,12 @@ from server.documents.services import create_document
 from server.planning.services import make_sheet
 from server.schools.models import Role
 from tests.server.conftest import send
-from tests.server.test_schools_apart import operations, requests_naming
+from tests.server.test_schools_apart import (
+    NAMELESS,
+    operations,
+    requests_naming,
+    with_one_id_of,
+)
 
 ROW = re.compile(
     r"^\| `(\w+)` \|[^|]*\| (\S+) \| (\S+) \| (\S+) \| (\S+) \| (\S+) \|$", re.MULTILINE
@@ -64,6 +69,29 @@ def test_a_learner_reaches_only_what_is_their_own(ours):
             assert f'"learner_id": {second.pk}' not in told, name
         else:
             assert answer.status_code == 404, (name, answer.status_code)
+
+
+def test_one_thing_of_another_learner_among_ones_own_is_as_if_it_were_not_there(ours):
+    second = ours.members["trainee"]
+    second.role = Role.LEARNER
+    second.save()
+    ours.revisions["seat"].document.sitter = ours.members["learner"]
+    ours.revisions["seat"].document.save()
+    seat = create_document(
+        ours.school, kind="seat", body=ours.revisions["seat"].body, sitter_id=second.pk,
+        vehicle_id=ours.revisions["vehicle"].document_id,
+    )  # fmt: skip
+    revisions = {**ours.revisions, "seat": seat}
+    sheet = make_sheet(ours.school, learner_id=second.pk, revisions=revisions, options={})
+    own = requests_naming(ours)
+    members = {**ours.members, "learner": second}
+    foreign = requests_naming(replace(ours, members=members, revisions=revisions, sheet=sheet))
+    allowed = {name for name, may in TOLD.items() if may["learner"] != "no"} - NAMELESS
+    client = ours.client("learner")
+    tried = [(n, r) for n in allowed for r in with_one_id_of(foreign[n], own[n])]
+    assert len(tried) > 20
+    for name, request in tried:
+        assert send(client, *request).status_code == 404, (name, request)
 
 
 def test_a_learner_finds_their_own_seats_and_reads_no_note_about_themselves(ours):

@@ -1,5 +1,6 @@
 """No route shows or changes what belongs to another school; no role does more than it may."""
 
+import re
 import uuid
 from datetime import datetime
 
@@ -15,6 +16,7 @@ from server.documents.services import create_document
 from server.lessons.appointments import add_lesson
 from server.lessons.attempts import keep_attempt
 from server.lessons.models import Attempt, Lesson
+from server.lessons.schemas.lessons import DOCKET
 from server.lessons.taping import tape_attempt
 from server.long_work.services import ask
 from server.mock_tests.models import MockTest
@@ -41,6 +43,8 @@ def requests_naming(house):
         starts=datetime.fromisoformat(STARTED), minutes=60, about="", place="", notes="",
     )  # fmt: skip
     readings = {"kerb_front_m": 0.25, "kerb_rear_m": 0.25}
+    documents = {kind: house.revisions[kind].document_id for kind in DOCKET}
+    plan = [{"what": "Park", "minutes": 20, "docket": documents}]
     seat = house.revisions["seat"].document_id
     standard = house.revisions["standard"]
     examined = create_document(house.school, kind="standard", body={
@@ -83,11 +87,13 @@ def requests_naming(house):
         "sheet_read": ("GET", f"/api/sheets/{sheet}", None),
         "sheet_card": ("GET", f"/api/sheets/{sheet}/card", None),
         "plan_card": ("POST", "/api/plan/card", {**docket, "learner": learner}),
-        "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED}),
+        "lesson_add": ("POST", "/api/lessons", {"learner": learner, "starts": STARTED,
+            "instructor": house.members["instructor"].pk, "plan": plan}),
         "standings_list": ("GET", f"/api/standings?learner={learner}", None),
         "uses_list": ("GET", f"/api/uses?document={vehicle.document_id}", None),
         "lesson_change": ("PUT", f"/api/lessons/{lesson.pk}", {
-            "learner": learner, "starts": STARTED, "based_on": 1}),
+            "learner": learner, "starts": STARTED, "based_on": 1,
+            "instructor": house.members["instructor"].pk, "plan": plan}),
         "lesson_read": ("GET", f"/api/lessons/{lesson.pk}", None),
         "lesson_summary": ("GET", f"/api/lessons/{lesson.pk}/summary", None),
         "lesson_history": ("GET", f"/api/lessons/{lesson.pk}/history", None),
@@ -227,6 +233,46 @@ def test_another_schools_ids_are_as_if_they_never_were(ours, theirs):
             assert send(client, method, path, body).status_code == 404, name
 
 
+IDS = re.compile(r"([0-9a-f]{8}-[0-9a-f-]{27}|\d+)")
+
+
+def with_one_id_of(foreign, own):
+    """The own request, each time with another one of its ids taken from the foreign request."""
+    method, path, body = own
+    parts, others = IDS.split(path), IDS.split(foreign[1])
+    for i, (part, other) in enumerate(zip(parts, others, strict=True)):
+        if part != other:
+            yield method, "".join([*parts[:i], other, *parts[i + 1 :]]), body
+    for changed in with_one_number_of(foreign[2], body):
+        yield method, path, changed
+
+
+def with_one_number_of(foreign, own):
+    if isinstance(own, dict):
+        for key, value in own.items():
+            for other in with_one_number_of(foreign[key], value):
+                yield {**own, key: other}
+    elif isinstance(own, list):
+        for i, value in enumerate(own):
+            for other in with_one_number_of(foreign[i], value):
+                yield [*own[:i], other, *own[i + 1 :]]
+    elif type(own) is int and own != foreign:
+        yield foreign
+
+
+def test_one_id_of_another_school_among_ones_own_is_as_if_it_never_was(ours, theirs):
+    """Alone: beside another id that is refused, one that is not looked at would not show."""
+    client, own, foreign = ours.client("lead"), requests_naming(ours), requests_naming(theirs)
+    tried = [
+        (name, request)
+        for name in own.keys() - NAMELESS
+        for request in with_one_id_of(foreign[name], own[name])
+    ]
+    assert len(tried) > 100
+    for name, request in tried:
+        assert send(client, *request).status_code == 404, (name, request)
+
+
 def test_lists_hold_nothing_of_another_school(ours, theirs):
     client = ours.client("lead")
     for path in ("/api/people", "/api/documents", "/api/lessons"):
@@ -238,6 +284,10 @@ def test_lists_hold_nothing_of_another_school(ours, theirs):
     assert told["marks"] == []
     assert send(client, "GET", f"/api/own-eye?learner={stranger}").json() == []
     assert send(client, "GET", f"/api/mock-tests?learner={stranger}").json() == []
+    docket = send(theirs.client("lead"), "GET", "/api/docket").json()
+    assert {docket[kind]["id"] for kind in theirs.revisions} == {
+        revision.pk for revision in theirs.revisions.values()
+    }  # fmt: skip
     foreign = theirs.revisions["vehicle"].document_id
     assert send(client, "GET", f"/api/uses?document={foreign}").json() == []
     shown = {d["id"] for d in send(client, "GET", "/api/documents").json()["items"]}

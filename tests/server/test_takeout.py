@@ -113,6 +113,10 @@ def test_a_school_comes_back_as_it_went_out(ours):
     assert [len(lines) for lines in told.values()] == [
         1, len(ours.members), 5, 1, 2, 1, 1, 1]  # fmt: skip
     assert len(told["lessons.jsonl"][0]["states"]) == 2
+    (attempt,) = told["attempts.jsonl"]
+    assert [(one["beside"], one["why"]) for one in attempt["tapings"]] == [
+        (False, ""), (True, ""), (False, "the tape slipped")
+    ]  # fmt: skip
     emptied()
     lead = read_school(io.BytesIO(file), **SIGNS_IN)
     assert (lead.school.name, lead.name) == ("ours", "lead of ours")

@@ -55,6 +55,22 @@ it("it is on its own sheet alone, and what the server has by now stands as it ha
   expect(one?.void).toBe(true);
 });
 
+it("excluded, said and corrected offline: each shows at once, and no verdict on what was before", () => {
+  const verdict = { pose: {} } as unknown as Attempt["tape"];
+  const there = { id: "one", void: false, noted: [], tapings: [], tape: verdict, recall: {} };
+  const shown = (...changes: Unsent[]) =>
+    attemptsWith([there as unknown as Attempt], changes, SHEET)[0];
+  expect(shown(unsent("void", { void: true }))?.void).toBe(true);
+  expect(shown(unsent("void", { void: true }), unsent("void", { void: false }))?.void).toBe(false);
+  expect(shown(unsent("stated", { kerb_front_m: 0.3 }))).toMatchObject({
+    stated: { at: "2026-05-05T10:00:00Z", readings: { kerb_front_m: 0.3 } },
+    tape: verdict,
+  });
+  const corrected = shown(unsent("notes", { notes: { seconds: 50 } }));
+  expect(corrected).toMatchObject({ notes: { seconds: 50 }, tape: null, recall: null });
+  expect(corrected?.noted).toHaveLength(1);
+});
+
 it("what was not accepted, or is left out, changes nothing; an attempt is still to be seen", () => {
   const there = { id: "one", readings: null, tapings: [] } as unknown as Attempt;
   const no = { refused: "no" };
@@ -84,6 +100,7 @@ it("a lesson is as it will be: what was given of it, in turn, and nothing else o
     of({ notes: "first", begun: "2026-05-05T09:00:00Z" }),
     of({ notes: "second", plan }),
     of({ notes: "no" }, { refused: "no" }),
+    of({ place: undefined }),
     of({ notes: "another's" }, { params: { lesson_id: 5 } }),
   ]);
   expect(made).toMatchObject({ notes: "second", begun: "2026-05-05T09:00:00Z", place: "yard" });

@@ -3,6 +3,7 @@ import type { Frame } from "../api/types";
 import { CAR } from "../testing";
 import { frameAt } from "./film";
 import { makeFrame, placed } from "./frame";
+import { landOf } from "./land";
 import { handsY, LANES, lookMarks } from "./lanes";
 import { at } from "./scrub";
 import { trailerPose } from "./TrailerShape";
@@ -17,6 +18,19 @@ describe("the slab", () => {
     expect(frame.y(0) - frame.y(1)).toBeCloseTo(frame.scale);
     const [x, y] = frame.toSite(frame.x(1.25), frame.y(-0.5));
     expect([x, y]).toEqual([expect.closeTo(1.25), expect.closeTo(-0.5)]);
+  });
+  it("has the middle of what is drawn in the middle of its box", () => {
+    for (const [width, height] of [
+      [800, 300],
+      [800, 900],
+    ] as const) {
+      const centred = makeFrame(width, height, BOUNDS);
+      expect([centred.x(0), centred.y(0.5)]).toEqual([
+        expect.closeTo(width / 2),
+        expect.closeTo(height / 2),
+      ]);
+      expect(centred.bounds.top - centred.bounds.bottom).toBeCloseTo(height / centred.scale);
+    }
   });
   it("turns a body anticlockwise by its heading", () => {
     const [x, y] = placed({ x_m: 1, y_m: 2, heading_deg: 90 }, [3, 0.5]);
@@ -68,6 +82,7 @@ describe("a vehicle", () => {
     expect([straight.x_m, straight.y_m]).toEqual([expect.closeTo(-5), expect.closeTo(0)]);
     const bent = trailerPose(trailer, { ...at, trailer_heading_deg: 90 });
     expect([bent.x_m, bent.y_m]).toEqual([expect.closeTo(-1), expect.closeTo(-4)]);
+    expect([straight.heading_deg, bent.heading_deg]).toEqual([0, 90]);
   });
 });
 
@@ -77,13 +92,25 @@ it("hands that turn toward the working side are drawn above the middle, on eithe
   expect(handsY(-0.75, 1.5, 1)).toBeGreaterThan(LANES.middle);
 });
 
+it("the land behind a corner's kerb is closed over its far corner", () => {
+  const kerb = [
+    [12, 0],
+    [2, 0.5],
+    [0.5, 2],
+    [0, 9],
+  ] as const;
+  expect(landOf(kerb)).toEqual([...kerb, [12, 9]]);
+  expect(landOf(kerb.map(([x, y]) => [-x, y] as const)).at(-1)).toEqual([-12, 9]);
+});
+
 it("between two samples the vehicle is between them", () => {
   const point = { y_m: 0, heading_deg: 0, turns: 0, wheel_deg: 0, leg: 0 };
   const path = [
     { ...point, s_m: 0, x_m: 0 },
-    { ...point, s_m: 1, x_m: -1, wheel_deg: 20, leg: 1 },
+    { ...point, s_m: 1, x_m: -1, y_m: 2, heading_deg: 40, turns: -1, wheel_deg: 20, leg: 1 },
   ];
-  expect(at(path, 0.25)).toMatchObject({ s_m: 0.25, x_m: -0.25, wheel_deg: 5, leg: 1 });
+  const quarter = { x_m: -0.25, y_m: 0.5, heading_deg: 10, turns: -0.25, wheel_deg: 5 };
+  expect(at(path, 0.25)).toEqual({ ...quarter, s_m: 0.25, leg: 1 });
   expect(at(path, 9).x_m).toBe(-1);
 });
 

@@ -1,7 +1,20 @@
 import { afterEach, describe, expect, it } from "vitest";
 import cases from "../../../tests/lengths.json";
 import { named, speak } from "../words";
-import { degrees, distance, length, parseLength, percent, roughly, short, turns } from "./units";
+import {
+  degrees,
+  distance,
+  finely,
+  hands,
+  length,
+  parseLength,
+  percent,
+  roughly,
+  ruler,
+  short,
+  speed,
+  turns,
+} from "./units";
 
 describe("a length", () => {
   // The same table is held against the core's words.
@@ -30,6 +43,15 @@ describe("a length", () => {
   it("is whole once it is far", () => {
     expect(distance(41.6, "metric")).toBe("42 m");
     expect(distance(41.6, "imperial")).toBe("136 ft");
+    expect([distance(9.4, "metric"), distance(2.9, "imperial")]).toEqual(["9.40 m", "9 ft 6 in"]);
+  });
+  it("is told to the millimetre or the twentieth of an inch where that matters", () => {
+    expect([finely(0.0374, "metric"), finely(0.0381, "imperial")]).toEqual(["37 mm", "1.5 in"]);
+  });
+  it("has a ruler with a mark each metre or each foot", () => {
+    expect(ruler("metric")).toMatchObject({ name: "metres", metres: 1, step: 0.1 });
+    expect(ruler("imperial").metres).toBeCloseTo(0.3048, 9);
+    expect(ruler("imperial").step).toBeCloseTo(0.1016, 9);
   });
   it("has a bare number where there is no room for a unit", () => {
     expect([short(0.254, "metric"), short(0.254, "imperial")]).toEqual(["25", "10"]);
@@ -69,6 +91,11 @@ it("turns, degrees and shares are told plainly", () => {
   expect([turns(-1), turns(0.75)]).toEqual(["1 turn", "0.75 turns"]);
   expect([degrees(-3.6), degrees(2.25, 1)]).toEqual(["−4°", "2.3°"]);
   expect(percent(0.254)).toBe("25 %");
+});
+
+it("a rate by the metre is told by the foot where that is the unit: 0.3048 m", () => {
+  expect([hands(2, "metric"), hands(2, "imperial")]).toEqual(["2.0 turns/m", "0.61 turns/ft"]);
+  expect([speed(0.5, "metric"), speed(0.6096, "imperial")]).toEqual(["0.5 m/s", "2.0 ft/s"]);
 });
 
 describe("a figure in another language", () => {
