@@ -45,6 +45,21 @@ export default defineConfig({
     }),
   ],
   define: { __SHAPES__: JSON.stringify(shapes) },
-  build: { target: "es2022", chunkSizeWarningLimit: 900 },
+  build: {
+    target: "es2022",
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: {
+      output: {
+        // What several screens share comes in a few files, not in one for each component: before
+        // anything is drawn there were 67 scripts, each with a way to the server and back.
+        codeSplitting: {
+          groups: [
+            { name: "libraries", test: /node_modules/, minShareCount: 4 },
+            { name: "shared", test: /src/, minShareCount: 4 },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { "/api": "http://127.0.0.1:8300" } },
 });

@@ -13,6 +13,7 @@ import { install } from "./device/installed";
 import { restoreKept } from "./device/kept";
 import { endTheSession } from "./device/leaving";
 import { App } from "./shell/App";
+import { open } from "./shell/opening";
 import { theme } from "./theme";
 
 // A deployment since the page was opened has taken a part of it away: the page is fetched anew,
@@ -36,6 +37,7 @@ onlineManager.subscribe((online) => online && void endTheSession().catch(() => u
 await restoreKept().catch(() => undefined);
 await endTheSession().catch(() => client.setQueryData(sessionQuery.queryKey, NOBODY));
 await restoreFetched(client).catch(() => undefined);
+await open(client);
 
 const root = document.getElementById("root");
 if (!root) throw new Error("index.html has lost its #root element");

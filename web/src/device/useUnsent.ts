@@ -22,7 +22,7 @@ import { mockTestsWith, planned } from "./pending";
 import { note, onChange, sendWaiting } from "./sending";
 import { store, type Unsent } from "./store";
 
-const unsentQuery = (person: number) => ({
+export const unsentQuery = (person: number) => ({
   queryKey: ["unsent", person],
   // Where a browser keeps nothing, nothing waits.
   queryFn: async () => {

@@ -10,6 +10,7 @@ import { keepFetched } from "../device/fetched";
 import { isInstalled } from "../device/installed";
 import { House } from "./House";
 import { SignIn } from "./SignIn";
+import { firstScreen, SCREENS, Show } from "./screens";
 import { ErrorBoundary, Waiting } from "./states";
 import { useDocketIds } from "./useDocket";
 import { useLanguage } from "./useLanguage";
@@ -18,30 +19,10 @@ import { adopt } from "./useStored";
 const Begin = lazy(() => import("../begin/Begin"));
 const Join = lazy(() => import("../begin/Join"));
 const FirstSteps = lazy(() => import("../begin/FirstSteps"));
-const SeatStation = lazy(() => import("../stations/seat/SeatStation"));
-const GroundStation = lazy(() => import("../stations/ground/GroundStation"));
-const cuesStation = () => import("../stations/cues/CuesStation");
-const CuesStation = lazy(cuesStation);
-const DriveStation = lazy(() => import("../stations/drive/DriveStation"));
-const TapeStation = lazy(() => import("../stations/tape/TapeStation"));
-const ShiftStation = lazy(() => import("../stations/shift/ShiftStation"));
-const CardPage = lazy(() => import("../stations/card/CardPage"));
-const Compare = lazy(() => import("../stations/compare/Compare"));
-const People = lazy(() => import("../desk/People"));
-const Diary = lazy(() => import("../lessons/Diary"));
-const LessonPage = lazy(() => import("../lessons/LessonPage"));
-const History = lazy(() => import("../lessons/History"));
-const MockTests = lazy(() => import("../mock/MockTests"));
-const Garage = lazy(() => import("../desk/Garage"));
-const School = lazy(() => import("../desk/School"));
-const Hill = lazy(() => import("../desk/Hill"));
-const Trailer = lazy(() => import("../desk/Trailer"));
-const Places = lazy(() => import("../desk/Places"));
-const Methods = lazy(() => import("../desk/Methods"));
-const Standards = lazy(() => import("../desk/standard/Standards"));
 
 // Where whoever teaches comes in: fetched while the session is asked for, or the password typed.
-if (["/", "/cues"].includes(window.location.pathname)) cuesStation().catch(() => undefined);
+if (["/", "/cues"].includes(window.location.pathname))
+  SCREENS["/cues"]?.preload().catch(() => undefined);
 
 export const App = () => (
   <ErrorBoundary>
@@ -86,8 +67,6 @@ const Stations = ({ session }: { session: Session }) => {
   // Asked for while the words come; nothing can be drawn before there are both.
   const docket = useQuery(docketQuery(useDocketIds()));
   useLanguage(session);
-  // Whoever learns has come for their card.
-  const teaches = session.person?.role !== "learner";
   // Something of which the school has nothing yet; while more is fetched it is as it was.
   const begun = useRef<boolean | null>(null);
   if (docket.data) begun.current = true;
@@ -98,29 +77,15 @@ const Stations = ({ session }: { session: Session }) => {
   return (
     <Routes>
       <Route element={<House />}>
-        <Route path="/seat" element={<SeatStation />} />
-        <Route path="/ground" element={<GroundStation />} />
-        <Route path="/cues" element={<CuesStation />} />
-        <Route path="/drive" element={<DriveStation />} />
-        <Route path="/tape" element={<TapeStation />} />
-        <Route path="/shift" element={<ShiftStation />} />
-        <Route path="/card" element={<CardPage />} />
-        <Route path="/compare" element={<Compare />} />
-        <Route path="/people" element={<People />} />
-        <Route path="/lesson" element={<LessonPage />} />
-        <Route path="/history" element={<History />} />
-        <Route path="/mock-tests" element={<MockTests />} />
-        <Route path="/diary" element={<Diary />} />
-        <Route path="/garage" element={<Garage />} />
-        <Route path="/school" element={<School />} />
-        <Route path="/hill" element={<Hill />} />
-        <Route path="/trailer" element={<Trailer />} />
-        <Route path="/places" element={<Places />} />
-        <Route path="/methods" element={<Methods />} />
-        <Route path="/standards" element={<Standards />} />
+        {Object.keys(SCREENS).map((path) => (
+          <Route key={path} path={path} element={<Show key={path} path={path} />} />
+        ))}
       </Route>
       {/* Outside the house, which would rewrite the address while it is being left. */}
-      <Route path="*" element={<Navigate to={teaches ? "/cues" : "/card"} replace />} />
+      <Route
+        path="*"
+        element={<Navigate to={firstScreen(session.person?.role ?? "learner")} replace />}
+      />
     </Routes>
   );
 };

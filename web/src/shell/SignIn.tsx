@@ -10,6 +10,7 @@ import { endedQuery, sessionQuery } from "../api/queries";
 import { lastHere } from "../device/fetched";
 import { hasComeIn } from "../device/leaving";
 import { t } from "../words";
+import { prepare } from "./opening";
 import { Porch } from "./Porch";
 
 export const SignIn = () => {
@@ -19,11 +20,15 @@ export const SignIn = () => {
   const [username, setUsername] = useState("");
   const [password, setPassword] = useState("");
   const open = useMutation({
-    mutationFn: () => ask.post("/api/session", { body: { username, password } }),
-    onSuccess: (session) => {
+    mutationFn: async () => {
+      const session = await ask.post("/api/session", { body: { username, password } });
       // Somebody else than whose session ended finds nothing of theirs.
-      const theirs = before !== null && before !== session.person?.id;
-      if (theirs) client.removeQueries({ type: "inactive" });
+      const another = before !== null && before !== session.person?.id;
+      if (another) client.removeQueries({ type: "inactive" });
+      await prepare(client, session);
+      return session;
+    },
+    onSuccess: (session) => {
       hasComeIn();
       client.setQueryData(endedQuery.queryKey, null);
       client.setQueryData(sessionQuery.queryKey, session);

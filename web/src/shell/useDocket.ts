@@ -1,5 +1,5 @@
 /** The docket: five choices in the address, remembered between visits, shared by all stations. */
-import { useSuspenseQuery } from "@tanstack/react-query";
+import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { type DocketIds, docketQuery, sessionQuery } from "../api/queries";
@@ -43,15 +43,18 @@ export const useMay = () => {
   };
 };
 
+/** What the address asks for; where it asks for nothing, what was chosen last in this browser. */
+export const docketIds = (school: number, search: URLSearchParams): DocketIds => {
+  const asked = fromText((stub) => search.get(stub));
+  if (Object.keys(asked).length > 0) return asked;
+  const kept = JSON.parse(localStorage.getItem(keyFor(school)) ?? "{}");
+  return fromText((stub) => kept[stub] ?? null);
+};
+
 export const useDocketIds = (): DocketIds => {
   const school = useSchool();
   const [search] = useSearchParams();
-  return useMemo(() => {
-    const asked = fromText((stub) => search.get(stub));
-    if (Object.keys(asked).length > 0) return asked;
-    const kept = JSON.parse(localStorage.getItem(keyFor(school.id)) ?? "{}");
-    return fromText((stub) => kept[stub] ?? null);
-  }, [search, school.id]);
+  return useMemo(() => docketIds(school.id, search), [search, school.id]);
 };
 
 export const useDocket = () => useSuspenseQuery(docketQuery(useDocketIds())).data;
@@ -88,6 +91,7 @@ export const useRememberDocket = () => {
   const docket = useDocket();
   const [search] = useSearchParams();
   const navigate = useNavigate();
+  const client = useQueryClient();
   useEffect(() => {
     const ids = {
       learner: docket.learner.id,
@@ -99,11 +103,14 @@ export const useRememberDocket = () => {
     keep(keyFor(school.id), JSON.stringify(ids));
     const next = new URLSearchParams(search);
     for (const stub of STUBS) next.set(stub, String(ids[stub]));
+    // The address names what has just been answered: it is not asked for again.
+    const { queryKey } = docketQuery(ids);
+    if (!client.getQueryData(queryKey)) client.setQueryData(queryKey, docket);
     if (Number(search.get("sheet")) !== docket.sheet_id) next.delete("sheet");
     // Somebody quick may be on the way to another station already: that way is kept to.
     const { pathname, search: address } = window.location;
     const overtaken = new URLSearchParams(address).toString() !== search.toString();
     if (!overtaken && next.toString() !== search.toString())
       navigate({ pathname, search: next.toString() }, { replace: true });
-  }, [docket, school.id, search, navigate]);
+  }, [docket, school.id, search, navigate, client]);
 };

@@ -1,12 +1,12 @@
 /** Speaks the school's language; until there is a school to ask, the browser's. */
-import { useSuspenseQuery } from "@tanstack/react-query";
+import { queryOptions, useSuspenseQuery } from "@tanstack/react-query";
 import { vocabularyQuery } from "../api/queries";
 import type { Session } from "../api/types";
 import { speak } from "../words";
 
-export const useLanguage = ({ person, school }: Session) => {
+export const wordsQuery = ({ person, school }: Session) => {
   const locale = school?.locale ?? navigator.language;
-  useSuspenseQuery({
+  return queryOptions({
     queryKey: ["words", locale, person?.id],
     queryFn: async ({ client }) => {
       const names = person ? (await client.ensureQueryData(vocabularyQuery)).names : {};
@@ -17,4 +17,8 @@ export const useLanguage = ({ person, school }: Session) => {
     // What it needs of the server is on the device, where anything is.
     networkMode: "always",
   });
+};
+
+export const useLanguage = (session: Session) => {
+  useSuspenseQuery(wordsQuery(session));
 };
