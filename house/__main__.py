@@ -16,7 +16,7 @@ USE = """use: ./fair-corner COMMAND
   backup FILE                 everything in the database, to one file
   restore FILE                everything as it was in a backup; what there is now goes
   worker                      one more worker for long work; DATABASE_URL says of which database
-  test [PYTEST ARGUMENTS]     every check and every test
+  test [PYTEST ARGUMENTS]     every check and every test; --all runs their long forms, for the night
   bench                       how fast it is, as a table
   scale [--fresh]             the same of answers at a million attempts of two hundred schools
   kills [--rounds N]          attempts are kept while everything is killed at random; none is lost

@@ -32,8 +32,8 @@ from faircorner.vehicle import Vehicle
 from house import web
 from house.bench_attempts import attempts_rows
 from house.demo import migrated
+from house.environment import environment
 from house.postgres import database
-from house.serving import environment
 from house.shell import ROOT
 from house.shell import run as shell_run
 

@@ -7,9 +7,10 @@ import sys
 from pathlib import Path
 
 from house import web
+from house.environment import environment
 from house.formats import EXAMPLE
 from house.postgres import backup, database, restore
-from house.serving import WORKER, alone, environment, serving
+from house.serving import WORKER, alone, serving
 from house.shell import ROOT, Trouble, run, say
 
 __all__ = [

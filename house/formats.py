@@ -1,14 +1,13 @@
-"""What is made from the code: JSON Schemas, the API's description, the pseudo-language."""
+"""The published formats, made from the code: JSON Schemas and the API's description."""
 
 import json
 import os
 from pathlib import Path
 from typing import Any
 
-from house import pseudo
 from house.shell import ROOT, say
 
-__all__ = ["EXAMPLE", "expected", "write"]
+__all__ = ["EXAMPLE", "published", "write"]
 
 FOLDER = ROOT / "docs" / "formats"
 # What `./fair-corner core plan` takes, whole.
@@ -19,8 +18,8 @@ def _text(content: object) -> str:
     return json.dumps(content, indent=1, ensure_ascii=False) + "\n"
 
 
-def expected() -> dict[Path, str]:
-    """What every generated file should say."""
+def published() -> dict[Path, str]:
+    """The text of every file in docs/formats/."""
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.settings")
     import django  # noqa: PLC0415  settings must be named before Django is loaded
 
@@ -48,7 +47,7 @@ def expected() -> dict[Path, str]:
     found[FOLDER / "school.schema.json"] = _text(_school())
     found[EXAMPLE] = _text(_example())
     found[FOLDER / "openapi.json"] = _text(api.get_openapi_schema(path_prefix="/api/"))
-    return found | pseudo.expected()
+    return found
 
 
 def _example() -> dict[str, object]:
@@ -89,7 +88,7 @@ def _school() -> dict[str, object]:
 
 def write(_arguments: list[str]) -> int:
     FOLDER.mkdir(parents=True, exist_ok=True)
-    for path, text in expected().items():
+    for path, text in published().items():
         path.write_text(text, "utf-8")
-    say(f"wrote {FOLDER.relative_to(ROOT)} and the pseudo-language")
+    say(f"wrote {FOLDER.relative_to(ROOT)}")
     return 0

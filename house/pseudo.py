@@ -11,7 +11,7 @@ from typing import Any
 
 from house.shell import ROOT
 
-__all__ = ["expected", "stretched"]
+__all__ = ["made", "stretched", "write"]
 
 # A locale of Unicode's own for this purpose.
 _NAME = "en-XA.json"
@@ -39,12 +39,20 @@ def _of(catalogue: Any) -> Any:
     return {code: _of(inside) for code, inside in catalogue.items()}
 
 
-def expected() -> dict[Path, str]:
-    """What the files should say."""
+def made() -> dict[Path, str]:
+    """The text of each file, by the English one that it is made from."""
     return {
-        english.with_name(_NAME): json.dumps(
+        english: json.dumps(
             _of(json.loads(english.read_text("utf-8"))), indent=2, ensure_ascii=False
         )
         + "\n"
         for english in _CATALOGUES
     }
+
+
+def write() -> None:
+    """Write the files anew where they are not there or not current."""
+    for english, text in made().items():
+        file = english.with_name(_NAME)
+        if not file.exists() or file.read_text("utf-8") != text:
+            file.write_text(text, "utf-8")

@@ -20,8 +20,9 @@ from urllib.parse import urlsplit, urlunsplit
 import psycopg
 
 from house.demo import migrated
+from house.environment import environment
 from house.postgres import database
-from house.serving import environment, started
+from house.serving import started
 from house.shell import ROOT, Trouble, free_port, say
 
 __all__ = ["run"]

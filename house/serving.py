@@ -15,9 +15,10 @@ from dataclasses import dataclass, field
 from pathlib import Path
 
 from house import front, postgres
-from house.shell import ROOT, RUN, Trouble, free_port, say, secret
+from house.environment import environment
+from house.shell import ROOT, RUN, Trouble, free_port, say
 
-__all__ = ["WORKER", "alone", "environment", "run_status", "run_stop", "serving", "started"]
+__all__ = ["WORKER", "alone", "run_status", "run_stop", "serving", "started"]
 
 # Long work is done apart, one piece at a time, so that no small request waits behind it.
 WORKER = [sys.executable, "-m", "server.long_work"]
@@ -25,15 +26,6 @@ _LOCK, _STATE = RUN / "serving.lock", RUN / "serving.json"
 # Whoever ends sooner after its start than this, s, so many times in a row, is not started again.
 _SOON, _TRIES = 5.0, 5
 _EVERY = 0.5
-
-
-def environment(url: str) -> dict[str, str]:
-    return {
-        "DATABASE_URL": url,
-        # Machines that serve one database have to sign sessions by one key.
-        "FAIR_CORNER_SECRET_KEY": os.environ.get("FAIR_CORNER_SECRET_KEY") or secret("secret-key"),
-        "DJANGO_SETTINGS_MODULE": "server.settings",
-    }
 
 
 @dataclass(kw_only=True)
@@ -118,13 +110,17 @@ def _programs(url: str, *, address: str, port: int) -> list[_Program]:
 def started(url: str, port: int) -> Iterator[tuple[str, list[_Program]]]:
     """The whole application, once it answers, at an address of this machine's; until the end."""
     address = f"http://127.0.0.1:{port}"
+    # Until then whoever opens a page is told that it starts.
+    front.READY.unlink(missing_ok=True)
     programs = _programs(url, address="127.0.0.1", port=port)
     try:
         for program in programs:
             program.start()
         _wait(address, programs)
+        front.READY.touch()
         yield address, programs
     finally:
+        front.READY.unlink(missing_ok=True)
         for program in reversed(programs):
             program.stop()
 

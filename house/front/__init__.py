@@ -8,9 +8,11 @@ from faircorner.said import Said
 
 from house.shell import RUN, Trouble
 
-__all__ = ["PATIENCE", "configured"]
+__all__ = ["PATIENCE", "READY", "configured"]
 
 _TEMPLATE = Path(__file__).with_name("nginx.conf")
+# There while everything behind the front answers.
+READY = RUN / "ready"
 # What is worked out before it is answered. Of one person so many at once: a page asks for a plan,
 # what is seen and the ways out together; and no answer may take longer, s.
 _COMPUTES = (
@@ -30,6 +32,8 @@ def configured(*, address: str, port: int, application: int, computing: int) -> 
         "USER": "user www-data;" if os.geteuid() == 0 else "",
         "FOLDERS": _folders(),
         "RUN": RUN,
+        "READY": READY,
+        "PAGES": Path(__file__).parent,
         "TYPES": _types(),
         "REAL_IP": _real_ip(proxies),
         # Only a proxy that is known is believed that it spoke HTTPS to the outside.
