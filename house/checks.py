@@ -1,73 +1,88 @@
-"""Every check and every test, with one closing line."""
+"""Every check and every test, with the time of each stage and one closing line."""
 
 import os
 import re
 import subprocess
 import sys
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from concurrent.futures import ThreadPoolExecutor
 
-from house import formats, mutants, tests_told, web
+from house import databases, file_lengths, formats, mutants, test_counts, web
+from house.environment import environment
 from house.postgres import database
-from house.serving import environment
-from house.shell import ROOT, Trouble, say
+from house.shell import ROOT, RUN, Trouble, say
 from house.shell import run as shell_run
+from house.stages import Stages, read_times
 
 __all__ = ["run"]
 
-
-def _formats_are_current() -> None:
-    for path, text in formats.expected().items():
-        if not path.exists() or path.read_text("utf-8") != text:
-            raise Trouble(f"{path.relative_to(ROOT)} is not current; run ./fair-corner formats")
-
-
-def _client_is_current() -> None:
-    generated = web.WEB / "src" / "api" / "schema.d.ts"
-    before = generated.read_text("utf-8")
-    _npm("api")
-    after = generated.read_text("utf-8")
-    if before != after:
-        raise Trouble(
-            "web/src/api/schema.d.ts was not current; it has been written anew, commit it"
-        )
-
-
-def _npm(script: str) -> None:
-    shell_run(["npm", "run", script], cwd=web.WEB)
-
-
 Step = tuple[str, Callable[[], object]]
+# One more than there are cores: tests of the browser and of a served application wait at times.
+_PROCESSES = (os.cpu_count() or 1) + 1
+_REPORT = RUN / "tests.xml"
+# Read by tests/long_forms.py.
+_LONG_FORMS = "FAIR_CORNER_LONG_FORMS"
 
 
-def _lanes() -> tuple[list[Step], list[Step]]:
-    """Checks of the Python and of the front end, which keep out of each other's way."""
+def run(arguments: list[str]) -> int:
+    """`--all` runs the long forms too; whatever else is given goes to pytest."""
+    everything = "--all" in arguments
+    for_pytest = [one for one in arguments if one != "--all"]
+    stages = Stages()
+    with database(for_tests=True) as url:
+        env = environment(url)
+        with stages.timed("static checks"), ThreadPoolExecutor() as lanes:
+            outcomes = [ok for lane in lanes.map(_walk, _lanes(env)) for ok in lane]
+        with stages.timed("mutants"):
+            outcomes += _walk([("every mutant is noticed",
+                                lambda: mutants.all_noticed(env, retry=everything))])  # fmt: skip
+        with stages.timed("tests"):
+            env |= {_LONG_FORMS: "1"} if everything else {}
+            tests = _run_pytest(for_pytest, env)
+    passed, failed = outcomes.count(True), outcomes.count(False)
+    print("\n" + stages.report(read_times(_REPORT, processes=_PROCESSES)))
+    print(f"\nTotal: {passed + tests[0]} passed, {failed + tests[1]} failed", flush=True)
+    return 1 if failed or tests[1] else 0
+
+
+def _lanes(env: dict[str, str]) -> tuple[list[Step], list[Step]]:
+    """Checks of the Python and of the front end, one lane for each core."""
     python = sys.executable
 
     def tool(*command: str) -> Callable[[], None]:
         return lambda: shell_run([python, "-m", *command])
 
-    ours: list[Step] = [
+    of_python: list[Step] = [
         ("ruff lint", tool("ruff", "check", ".")),
         ("ruff format", tool("ruff", "format", "--check", ".")),
         ("mypy", tool("mypy")),
         ("import contract", lambda: shell_run([ROOT / ".venv" / "bin" / "lint-imports"])),
-        ("tests as told", tests_told.check),
-        ("published formats", _formats_are_current),
-        ("published example", tool("faircorner.cli", "plan", str(formats.EXAMPLE))),
-    ]
-    theirs: list[Step] = [
+        ("no test is lost", test_counts.check),
+        ("no file is too long", file_lengths.check),
+        ("published formats", _check_formats),
+        ("migrations", lambda: shell_run([python, "manage.py", "makemigrations", "--check"],
+                                         env=env)),
+    ]  # fmt: skip
+    of_front_end: list[Step] = [
         ("front end's packages", web.install),
-        ("generated client", _client_is_current),
-        ("Biome", lambda: _npm("lint")),
-        ("TypeScript", lambda: _npm("types")),
-        ("Vitest", lambda: _npm("test")),
+        ("generated files", web.generate),
+        ("Biome", lambda: web.npm("lint")),
+        ("TypeScript", lambda: web.npm("types")),
+        ("Vitest", lambda: web.npm("test")),
         ("front end builds", web.build),
+        ("published example", tool("faircorner.cli", "plan", str(formats.EXAMPLE))),
+        ("tests' databases", lambda: databases.template(env["DATABASE_URL"], demo=True)),
     ]
-    return ours, theirs
+    return of_python, of_front_end
 
 
-def _walked(lane: list[Step]) -> list[bool]:
+def _check_formats() -> None:
+    for path, text in formats.published().items():
+        if not path.exists() or path.read_text("utf-8") != text:
+            raise Trouble(f"{path.relative_to(ROOT)} is not current; run ./fair-corner formats")
+
+
+def _walk(lane: Iterable[Step]) -> list[bool]:
     """Whether each step of a lane passed; a step that fails stops no other."""
     passed = []
     for name, step in lane:
@@ -82,30 +97,14 @@ def _walked(lane: list[Step]) -> list[bool]:
     return passed
 
 
-def run(arguments: list[str]) -> int:
-    with ThreadPoolExecutor() as lanes:
-        outcomes = [ok for lane in lanes.map(_walked, _lanes()) for ok in lane]
-    with database() as url:
-        env = environment(url)
-        migrations = [sys.executable, "manage.py", "makemigrations", "--check"]
-        outcomes += _walked(
-            [
-                ("migrations", lambda: shell_run(migrations, env=env)),
-                ("every mutant is noticed", lambda: mutants.all_caught(env)),
-            ]
-        )
-        tests = _pytest(arguments, env)
-    passed, failed = outcomes.count(True), outcomes.count(False)
-    print(f"\nTotal: {passed + tests[0]} passed, {failed + tests[1]} failed", flush=True)
-    return 1 if failed or tests[1] else 0
-
-
-def _pytest(arguments: list[str], env: dict[str, str]) -> tuple[int, int]:
-    """Run pytest, showing it as it goes; returns how many passed and failed."""
+def _run_pytest(arguments: list[str], env: dict[str, str]) -> tuple[int, int]:
+    """Run pytest, showing its output as it comes; returns how many passed and failed."""
+    _REPORT.unlink(missing_ok=True)
     process = subprocess.Popen(
-        # Two at a time, each with a stretch of them: the browser's come first and take the longest,
-        # so that each has half of those, on a served demo of its own.
-        [sys.executable, "-m", "pytest", "-n", "2", "--maxschedchunk=70", *arguments],
+        # A file at a time, so that what its tests share is made once; in the order that
+        # tests/conftest.py gives them, those that take longest first.
+        [sys.executable, "-m", "pytest", "-n", str(_PROCESSES), "--dist", "loadfile",
+         "--no-loadscope-reorder", f"--junitxml={_REPORT}", *arguments],
         cwd=ROOT, env={**os.environ, **env, "OPENBLAS_NUM_THREADS": "1"},
         stdout=subprocess.PIPE, text=True,
     )  # fmt: skip

@@ -14,6 +14,8 @@ from house.shell import RUN, Trouble, free_port, run, say, secret
 __all__ = ["backup", "database", "look_after", "restore", "stop_what_is_left"]
 
 _USER = "faircorner"
+# For data that nobody keeps.
+_NOT_DURABLE = "-c fsync=off -c synchronous_commit=off -c full_page_writes=off"
 
 
 def _binaries() -> Path:
@@ -28,15 +30,15 @@ def _as_owner() -> list[str]:
     return ["runuser", "-u", "postgres", "--"] if os.geteuid() == 0 else []
 
 
-def _folder() -> Path:
-    """Where the cluster lives: beside the code, unless its owner may not go there."""
+def _folder(cluster: str = "postgres") -> Path:
+    """Where a cluster lives: beside the code, unless its owner may not go there."""
     RUN.mkdir(mode=0o755, parents=True, exist_ok=True)
-    beside = RUN / "postgres"
+    beside = RUN / cluster
     reachable = subprocess.run([*_as_owner(), "test", "-x", str(RUN)], check=False).returncode == 0
     if reachable:
         return beside
     name = hashlib.sha256(str(RUN).encode()).hexdigest()[:12]
-    return Path("/var/lib/postgresql") / f"fair-corner-{name}"
+    return Path("/var/lib/postgresql") / f"fair-corner-{name}" / cluster
 
 
 def _make(folder: Path) -> None:
@@ -88,17 +90,18 @@ def _running_port(folder: Path) -> int | None:
 
 
 @contextmanager
-def database(*, fresh: bool = False) -> Iterator[str]:
+def database(*, fresh: bool = False, for_tests: bool = False) -> Iterator[str]:
     """The address of a running database; stopped at the end if it was started here.
 
     DATABASE_URL names an existing server instead, which is never started, stopped or cleared.
+    for_tests : a cluster of its own, which waits for no disk and may be lost with the machine
     """
     if url := os.environ.get("DATABASE_URL"):
         if fresh:
             raise Trouble("--fresh would clear the server in DATABASE_URL; clear it yourself")
         yield url
         return
-    folder = _folder()
+    folder = _folder("tests-postgres" if for_tests else "postgres")
     if folder.exists():
         _clear_stale_pid(folder)
     port = _running_port(folder)
@@ -108,7 +111,7 @@ def database(*, fresh: bool = False) -> Iterator[str]:
             say("clearing the demo's database")
             shutil.rmtree(folder)
         _make(folder)
-        port = _start_anywhere(folder)
+        port = _start_anywhere(folder, _NOT_DURABLE if for_tests else "")
     elif fresh:
         raise Trouble("the demo is running; stop it with Ctrl-C before --fresh")
     password = secret("database-password")
@@ -124,12 +127,12 @@ def _control(folder: Path) -> list[str | Path]:
     return [*_as_owner(), _binaries() / "pg_ctl", "-D", folder, "-w"]
 
 
-def _start_anywhere(folder: Path) -> int:
+def _start_anywhere(folder: Path, more: str = "") -> int:
     """On the first port that is free, and stays so: another server may take it meanwhile."""
     port = free_port(5433)
     while True:
         try:
-            _start(folder, port)
+            _start(folder, port, more)
         except Trouble:
             taken, port = port, free_port(port)
             if port == taken:
@@ -138,10 +141,10 @@ def _start_anywhere(folder: Path) -> int:
             return port
 
 
-def _start(folder: Path, port: int) -> None:
+def _start(folder: Path, port: int, more: str = "") -> None:
     # A page from anywhere costs little more than the next one, now that disks do not turn: told
     # otherwise, it reads whole tables where an index would do.
-    options = f"-p {port} -h 127.0.0.1 -c unix_socket_directories= -c random_page_cost=1.1"
+    options = f"-p {port} -h 127.0.0.1 -c unix_socket_directories= -c random_page_cost=1.1 {more}"
     how: list[str | Path] = ["-t", "60", "-l", folder / "log", "-o", options]
     run([*_control(folder), *how, "start"], cwd=folder)
 

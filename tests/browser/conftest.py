@@ -1,6 +1,6 @@
 """One browser and one served demo for all tests of the interface; each test has its own page.
 
-The demo is loaded once: tests that change something pick a learner or document of their own.
+The demo is a copy made once: tests that change something pick a learner or document of their own.
 """
 
 import os
@@ -9,16 +9,16 @@ from contextlib import contextmanager
 from urllib.parse import urlsplit
 
 import pytest
-from django.core.management import call_command
 from django.db import connection
 from playwright.sync_api import expect, sync_playwright
 from pytest_django.live_server_helper import LiveServer
 
+from house import databases
 from house.browser import FLAGS, PROGRAM
 from house.serving import WORKER
 from house.shell import ROOT
-from server.demo.load import load_demo
 from tests.browser.steps import OPEN
+from tests.conftest import use_database
 
 # Playwright's own loop runs in this thread; the ORM is only used between its calls.
 os.environ["DJANGO_ALLOW_ASYNC_UNSAFE"] = "true"
@@ -29,21 +29,19 @@ expect.set_options(timeout=PATIENCE_MS)
 
 @pytest.fixture(scope="package")
 def site(django_db_setup, django_db_blocker):
-    with served(django_db_blocker) as address:
-        load_demo()
+    with served(django_db_blocker, demo=True) as address:
         # Whoever had signed in has done so with a demo that is gone.
         OPEN.clear()
         yield address
 
 
 @contextmanager
-def served(blocker):
-    """The application on the tests' own database, which is emptied at the end."""
-    assert connection.settings_dict["NAME"].startswith("test_")
+def served(blocker, *, demo):
+    """The application on a database of its own, which is dropped at the end."""
+    url, before = os.environ["DATABASE_URL"], connection.settings_dict["NAME"]
+    name = f"{before}_served"
     with blocker.unblock():
-        # Outside Playwright's loop there is a connection of its own, which the end of another
-        # package may have cut.
-        connection.close()
+        use_database(databases.copied(url, name, demo=demo))
         # A thread answers each request, and would take longer to be let in than to answer.
         connection.settings_dict["OPTIONS"]["pool"] = {"min_size": 1, "max_size": 12}
         server = LiveServer("127.0.0.1")
@@ -53,9 +51,8 @@ def served(blocker):
         connection.close()
         connection.close_pool()
         del connection.settings_dict["OPTIONS"]["pool"]
-        _end_unanswered()
-        call_command("flush", interactive=False, verbosity=0)
-        connection.close()
+        use_database(before)
+        databases.dropped(url, name)
 
 
 @pytest.fixture(scope="package", autouse=True)
@@ -71,15 +68,6 @@ def worker(site):
     process.wait()
 
 
-def _end_unanswered():
-    """A request that was under way when its page closed still holds the database."""
-    with connection.cursor() as cursor:
-        cursor.execute(
-            "SELECT pg_terminate_backend(pid) FROM pg_stat_activity"
-            " WHERE datname = current_database() AND pid <> pg_backend_pid()"
-        )
-
-
 @pytest.fixture(scope="package")
 def browser():
     with sync_playwright() as playwright:
@@ -88,29 +76,74 @@ def browser():
         browser.close()
 
 
+@pytest.fixture(scope="package")
+def shared_page(browser, site):
+    """A page that tests use one after the other: what it has fetched and compiled stays."""
+    context = _context(browser, site)
+    yield context.new_page()
+    context.close()
+
+
+def _context(browser, site, **options):
+    # Only who tries what is on the device puts the application on one: it is all of it.
+    # What moves only to please takes up time, and nothing that is tried depends on it.
+    context = browser.new_context(
+        base_url=site, reduced_motion="reduce",
+        service_workers=options.pop("service_workers", "block"), **options
+    )  # fmt: skip
+    context.set_default_timeout(PATIENCE_MS)
+    return context
+
+
+def _empty(page, site):
+    """Leave a page and its browser as if nobody had been here; only what is served is known."""
+    page.unroute_all(behavior="ignoreErrors")
+    page.context.set_offline(False)
+    page.emulate_media(media="null")
+    # Nothing of the application runs there that could store anything again.
+    page.goto("/mark.svg")
+    page.evaluate("sessionStorage.clear()")
+    page.context.clear_cookies()
+    stored = "local_storage,indexeddb,cache_storage,service_workers"
+    devtools = page.context.new_cdp_session(page)
+    devtools.send("Storage.clearDataForOrigin", {"origin": site, "storageTypes": stored})
+    devtools.detach()
+
+
 @pytest.fixture
-def open_page(browser, site):
-    """Pages of any size; whatever a page complains about to its console fails the test."""
+def open_page(browser, site, shared_page):
+    """Pages of any size, each of somebody of its own; whatever a page complains about to its
+    console fails the test. The first without options is the shared one.
+    """
     contexts, complaints, asked = [], [], []
+    listeners = {
+        "pageerror": lambda error: complaints.append(str(error)),
+        "request": lambda request: asked.append(request),  # noqa: PLW0108  Playwright marks it
+    }
+    pages = []
 
     def opened(width=1280, height=800, **options):
-        # Only who tries what is on the device puts the application on one: it is all of it.
-        # What moves only to please takes up time, and nothing that is tried depends on it.
-        context = browser.new_context(
-            viewport={"width": width, "height": height}, base_url=site, reduced_motion="reduce",
-            service_workers=options.pop("service_workers", "block"), **options
-        )  # fmt: skip
-        context.set_default_timeout(PATIENCE_MS)
-        contexts.append(context)
-        page = context.new_page()
-        page.on("pageerror", lambda error: complaints.append(str(error)))
-        page.on("request", lambda request: asked.append(request))  # noqa: PLW0108  Playwright marks it
+        if options or pages:
+            contexts.append(_context(browser, site, **options))
+            page = contexts[-1].new_page()
+        else:
+            page = shared_page
+            _empty(page, site)
+        page.set_viewport_size({"width": width, "height": height})
+        for event, listener in listeners.items():
+            page.on(event, listener)
+        pages.append(page)
         return page
 
     yield opened
     _tell(asked)
+    for event, listener in listeners.items():
+        for page in pages:
+            page.remove_listener(event, listener)
     for context in contexts:
         context.close()
+    for other in shared_page.context.pages[1:]:
+        other.close()
     assert complaints == []
 
 

@@ -1,5 +1,6 @@
 """The computation from the shell, as somebody else's program would call it."""
 
+import io
 import json
 import shutil
 import subprocess
@@ -7,17 +8,20 @@ import sys
 from pathlib import Path
 
 import pytest
+from faircorner.cli import main
 
 CORE = Path(__file__).parents[2] / "core" / "faircorner"
 EXAMPLE = Path(__file__).parents[2] / "docs" / "formats" / "plan.example.json"
 
 
-def core(command, text):
-    done = subprocess.run(
-        [sys.executable, "-m", "faircorner.cli", command, "-"],
-        input=text, capture_output=True, text=True, check=False,
-    )  # fmt: skip
-    return done.returncode, done.stdout, done.stderr
+@pytest.fixture
+def core(monkeypatch, capsys):
+    def answered(command, text):
+        monkeypatch.setattr(sys, "stdin", io.TextIOWrapper(io.BytesIO(text.encode())))
+        status = main([command, "-"])
+        return status, *capsys.readouterr()
+
+    return answered
 
 
 @pytest.fixture
@@ -25,7 +29,19 @@ def request_document():
     return json.loads(EXAMPLE.read_text("utf-8"))
 
 
-def test_driving_a_plans_legs_gives_its_path(request_document):
+def test_from_the_shell_it_reads_standard_input_and_leaves_by_its_status():
+    for text, status in (("{}", 2), (None, 0)):
+        done = subprocess.run(
+            [sys.executable, "-m", "faircorner.cli", "plan", "-"],
+            input=EXAMPLE.read_text("utf-8") if text is None else text,
+            capture_output=True, text=True, check=False,
+        )  # fmt: skip
+        assert done.returncode == status, done.stderr
+        assert bool(done.stdout) == (status == 0)
+        assert done.stderr.count("\n") == (status == 2)
+
+
+def test_driving_a_plans_legs_gives_its_path(core, request_document):
     status, out, _ = core("plan", json.dumps(request_document))
     plan = json.loads(out)
     assert (status, plan["feasible"]) == (0, True)
@@ -38,7 +54,7 @@ def test_driving_a_plans_legs_gives_its_path(request_document):
         assert final[name] == pytest.approx(plan["final"][name], abs=1e-4)
 
 
-def test_a_bad_document_is_one_line_that_names_the_field(request_document):
+def test_a_bad_document_is_one_line_that_names_the_field(core, request_document):
     wrong = {**request_document["vehicle"], "wheelbase_m": "long"}
     status, out, said = core("plan", json.dumps({**request_document, "vehicle": wrong}))
     assert (status, out) == (2, "")
@@ -47,7 +63,7 @@ def test_a_bad_document_is_one_line_that_names_the_field(request_document):
 
 
 @pytest.mark.parametrize("text", ["", "{", '{"a": NaN}', "[]", "[" * 100_000])
-def test_what_is_no_document_is_refused(text):
+def test_what_is_no_document_is_refused(core, text):
     status, _, said = core("drive", text)
     assert status == 2
     assert said.count("\n") == 1

@@ -2,13 +2,15 @@
 
 import resource
 import socket
-from urllib.request import urlopen
+from urllib.error import HTTPError
+from urllib.request import Request, urlopen
 
 import pytest
 
 from house.kills import tried
 from house.offline import day
 from house.trial import new_folder, patiently, serve
+from tests.long_forms import KILL_ROUNDS, OFFLINE_ATTEMPTS
 
 
 @pytest.fixture(scope="module")
@@ -44,16 +46,40 @@ def test_five_hundred_idle_and_half_sent_connections_hold_nobody_up(served):
 
 
 def test_whatever_is_killed_is_there_again_and_every_attempt_once(served):
-    done = tried(served, rounds=1, seed=7)
-    assert done.kills == 8
+    done = tried(served, rounds=KILL_ROUNDS, seed=7)
+    assert done.kills == 8 * KILL_ROUNDS
     assert done.asked > done.kept > 8
 
 
 def test_a_day_without_a_line_is_there_exactly_once_whatever_was_killed(served, open_folder):
-    done = day(served, open_folder, attempts=12, seed=5)
-    assert done.attempts == 12
+    done = day(served, open_folder, attempts=OFFLINE_ATTEMPTS, seed=5)
+    assert done.attempts == OFFLINE_ATTEMPTS
     assert done.browsers >= 2
     assert done.servers >= 2
+
+
+def opened(served, path, accept):
+    """Status, kind and text of what the front answers a browser or a program."""
+    asked = Request(served.address + path, headers={"Accept": accept})  # noqa: S310
+    try:
+        answer = urlopen(asked)
+    except HTTPError as error:
+        answer = error
+    with answer:
+        return answer.status, answer.headers.get_content_type(), answer.read().decode()
+
+
+def test_a_page_opened_before_all_is_ready_says_that_it_starts_and_goes_on(served):
+    (served.folder / "ready").unlink()
+    status, kind, text = opened(served, "/cues", "text/html,*/*")
+    assert (status, kind) == (503, "text/html")
+    assert 'http-equiv="refresh"' in text
+    assert "is starting" in text
+    assert opened(served, "/api/health", "application/json")[0] == 200
+    (served.folder / "ready").touch()
+    status, kind, text = opened(served, "/cues", "text/html,*/*")
+    assert (status, kind) == (200, "text/html")
+    assert "is starting" not in text
 
 
 def test_what_goes_wrong_before_the_application_is_told_in_its_shape(served):

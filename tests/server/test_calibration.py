@@ -4,13 +4,12 @@ import numpy as np
 import pytest
 
 from tests.calibration import sheets, stated
-
-LEARNERS = 6
+from tests.long_forms import CALIBRATED_LEARNERS
 
 
 @pytest.fixture(scope="module")
 def found():
-    return [one for sheet in sheets().values() for one in stated(sheet, LEARNERS)]
+    return [one for sheet in sheets().values() for one in stated(sheet, CALIBRATED_LEARNERS)]
 
 
 # By tenths with ninety a sheet: docs/sums/shift.md. So few fill no tenth.

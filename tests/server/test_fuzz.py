@@ -1,9 +1,4 @@
-"""Every operation tried by its own schema, by everybody: a few requests each, or as many as asked.
-
-FAIR_CORNER_EXAMPLES=70 makes ten thousand requests of each role.
-"""
-
-import os
+"""Every operation tried by its own schema: a few requests each, ten thousand in the long form."""
 
 import pytest
 import schemathesis
@@ -12,10 +7,7 @@ from django.db import close_old_connections
 
 from house.fuzz import faults
 from server.wsgi import application
-
-EXAMPLES = int(os.environ.get("FAIR_CORNER_EXAMPLES", "0"))
-# In the short form those who may most and least.
-ROLES = ["lead", "instructor", "trainee", "learner"] if EXAMPLES else ["lead", "learner"]
+from tests.long_forms import FUZZ_EXAMPLES, FUZZ_ROLES
 
 
 @pytest.fixture
@@ -28,13 +20,13 @@ def one_connection():
         signal.connect(close_old_connections)
 
 
-@pytest.mark.parametrize("role", ROLES)
+@pytest.mark.parametrize("role", FUZZ_ROLES)
 def test_no_answer_is_a_fault_of_ours_or_one_that_is_not_told_of(ours, one_connection, role):
     session, token = ours.client(role).cookies["sessionid"].value, "t" * 32
     headers = {"Cookie": f"sessionid={session}; csrftoken={token}", "X-CSRFToken": token,
                "Accept-Encoding": "identity"}  # fmt: skip
     schema = schemathesis.openapi.from_wsgi("/api/openapi.json", application)
-    assert list(faults(schema, headers, EXAMPLES or 2)) == []
+    assert list(faults(schema, headers, FUZZ_EXAMPLES)) == []
 
 
 def test_a_wrong_part_of_a_form_is_named(client):
