@@ -17,7 +17,7 @@ USE = """use: ./fair-corner COMMAND
   restore FILE                everything as it was in a backup; what there is now goes
   worker                      one more worker for long work; DATABASE_URL says of which database
   test [PYTEST ARGUMENTS]     every check and every test; --all runs their long forms, for the night
-  bench                       how fast it is, as a table
+  bench [--against COMMIT]    how fast it is, as a table; or beside a commit, timed in turns
   scale [--fresh]             the same of answers at a million attempts of two hundred schools
   kills [--rounds N]          attempts are kept while everything is killed at random; none is lost
   offline [--attempts N]      the same of two browsers whose line comes and goes; nothing is lost

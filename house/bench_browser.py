@@ -9,6 +9,7 @@ import time
 from playwright.sync_api import Page, sync_playwright
 
 from house.bench_drive import drive_figures
+from house.bench_reference import Reference
 from house.bench_small import small_ms
 from house.browser import FLAGS, PROGRAM
 from house.serving import started
@@ -107,6 +108,7 @@ def _one_set_ms(page: Page, sheet: int) -> float:
 
 def main() -> None:
     with started(os.environ["DATABASE_URL"], free_port(8700)) as (address, _):
+        reference = Reference()
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=PROGRAM, args=FLAGS)
             page = browser.new_page(base_url=address, viewport={"width": 1280, "height": 800})
@@ -118,6 +120,7 @@ def main() -> None:
             found["set_ms"] = _set_ms(page)
             found |= drive_figures(page)
             browser.close()
+        found["reference_ms"] = reference.ms()
         found["small_ms"], found["small_busy_ms"] = small_ms(address)
         print(json.dumps(found))
 

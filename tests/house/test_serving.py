@@ -60,7 +60,7 @@ def test_a_day_without_a_line_is_there_exactly_once_whatever_was_killed(served, 
 
 def opened(served, path, accept):
     """Status, kind and text of what the front answers a browser or a program."""
-    asked = Request(served.address + path, headers={"Accept": accept})  # noqa: S310
+    asked = Request(served.address + path, headers={"Accept": accept})
     try:
         answer = urlopen(asked)
     except HTTPError as error:
