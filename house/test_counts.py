@@ -14,7 +14,7 @@ _EXPLAINED = ROOT / "tests" / "README.md"
 _ENTRY = re.compile(r"^- `([^`]+)` \d+ → (\d+): \S", re.MULTILINE)
 # A test of Vitest, by itself or as a table of cases.
 _VITEST = re.compile(r"^\s*(?:it|test)(?:\.each)?\b", re.MULTILINE)
-_IS_TEST = re.compile(r"(^tests/.*/test_[^/]*\.py|\.test\.tsx?)$")
+_IS_TEST = re.compile(r"(^tests/(?:.*/)?test_[^/]*\.py|\.test\.tsx?)$")
 # How far back a change is looked for; what is older has been through many runs.
 _COMMITS = 60
 
