@@ -65,7 +65,7 @@ def _rows(folder: Path) -> dict[str, float]:
 def _checked_out(commit: str) -> Iterator[Path]:
     """A commit in a folder of its own, with packages, database and build of its own."""
     with TemporaryDirectory(prefix="fair-corner-bench-") as name:
-        # Whoever owns the database has to get there, too.
+        # The user who owns the database has to get there, too.
         Path(name).chmod(0o755)
         folder = Path(name) / "code"
         run(["git", "worktree", "add", "--detach", folder, commit])

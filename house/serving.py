@@ -110,7 +110,7 @@ def _programs(url: str, *, address: str, port: int) -> list[_Program]:
 def started(url: str, port: int) -> Iterator[tuple[str, list[_Program]]]:
     """The whole application, once it answers, at an address of this machine's; until the end."""
     address = f"http://127.0.0.1:{port}"
-    # Until then whoever opens a page is told that it starts.
+    # Until then a page that is opened says that the application is starting.
     front.READY.unlink(missing_ok=True)
     programs = _programs(url, address="127.0.0.1", port=port)
     try:
