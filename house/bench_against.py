@@ -46,8 +46,8 @@ def _line(name: str, pairs: list[tuple[dict[str, float], dict[str, float]]]) -> 
     half /= math.sqrt(len(ratios))
     middle, low, high = np.exp([ratios.mean(), ratios.mean() - half, ratios.mean() + half])
     mark = "" if low <= 1 <= high else "   slower" if middle > 1 else "   quicker"
-    means = f"{np.median(here):>9.1f}{np.median(there):>11.1f}"
-    return f"{name:<58}{means}{middle:>8.2f}   {low:.2f} to {high:.2f}{mark}"
+    medians = f"{np.median(here):>9.1f}{np.median(there):>11.1f}"
+    return f"{name:<58}{medians}{middle:>8.2f}   {low:.2f} to {high:.2f}{mark}"
 
 
 def _rows(folder: Path) -> dict[str, float]:

@@ -25,7 +25,7 @@ _LONG_FORMS = "FAIR_CORNER_LONG_FORMS"
 
 
 def run(arguments: list[str]) -> int:
-    """`--all` runs the long forms too; whatever else is given goes to pytest."""
+    """`--all` runs the long forms too; other arguments go to pytest. Returns the exit status."""
     everything = "--all" in arguments
     for_pytest = [one for one in arguments if one != "--all"]
     stages = Stages()

@@ -45,7 +45,7 @@ def copied(url: str, name: str, *, demo: bool = False) -> str:
 
 
 def dropped(url: str, name: str) -> None:
-    """Drop a database, whoever is connected to it."""
+    """Drop a database, even while it is in use."""
     with _connected(url) as connection:
         _drop(connection, name)
 

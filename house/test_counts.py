@@ -12,7 +12,7 @@ __all__ = ["check", "count", "losses"]
 _EXPLAINED = ROOT / "tests" / "README.md"
 # `tests/core/test_plan.py` 18 → 16: why.
 _ENTRY = re.compile(r"^- `([^`]+)` \d+ → (\d+): \S", re.MULTILINE)
-# A test of Vitest, by itself or as a table of cases.
+# A single test of Vitest, or a table of cases.
 _VITEST = re.compile(r"^\s*(?:it|test)(?:\.each)?\b", re.MULTILINE)
 _IS_TEST = re.compile(r"(^tests/(?:.*/)?test_[^/]*\.py|\.test\.tsx?)$")
 # How far back a change is looked for; what is older has been through many runs.

@@ -10,11 +10,11 @@ import { wordsQuery } from "./useLanguage";
 /** Longer than this nothing is held back, ms: a page that shows that it loads is better than none. */
 const PATIENCE = 400;
 
-/** Resolves once somebody's first screen can be drawn whole, or after a moment without it. */
+/** Resolves once the first screen can be drawn whole, or when PATIENCE has run out. */
 export const prepare = (client: QueryClient, session: Session): Promise<unknown> =>
   atMost(fetched(client, session));
 
-/** The same for whoever is signed in when the application is opened. */
+/** The same when the application is opened, for the person who is signed in. */
 export const open = (client: QueryClient): Promise<unknown> =>
   atMost(client.ensureQueryData(sessionQuery).then((session) => fetched(client, session)));
 
@@ -32,7 +32,7 @@ const fetched = (client: QueryClient, session: Session): Promise<unknown> => {
   ]);
 };
 
-// What goes wrong is told by the screen that asks for it again.
+// An error is shown by the screen, which asks again.
 const atMost = (work: Promise<unknown>): Promise<unknown> =>
   Promise.race([
     work.catch(() => undefined),
