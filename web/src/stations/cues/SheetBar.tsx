@@ -40,7 +40,8 @@ export const SheetBar = ({ docket, plan, cue, draft }: Props) => {
     onSuccess: async () => {
       cue.reset();
       for (const key of ["docket", "sets"]) await client.invalidateQueries({ queryKey: [key] });
-      navigate({ pathname: "/drive", search: without(search, "sheet") });
+      // As the address is by now: an older one may name a docket that has the sheet before.
+      navigate({ pathname: "/drive", search: without(window.location.search, "sheet") });
     },
   });
   const file = () =>
