@@ -15,7 +15,7 @@ from functools import partial
 from pathlib import Path
 from typing import NamedTuple
 
-from faircorner.cues import Options, Scene, Unknown, goal_of, make_plan, sights
+from faircorner.cues import Options, Scene, Unknown, make_plan, sights
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.ground import (
@@ -28,6 +28,7 @@ from faircorner.ground import (
     lay_road,
 )
 from faircorner.sight import Seat
+from faircorner.standards import goal_of
 from faircorner.vehicle import Vehicle
 
 from house import web

@@ -3,16 +3,14 @@
 from dataclasses import replace
 from typing import Any, get_args
 
-from faircorner.cues import MANOEUVRES
 from faircorner.cues.events import EVENTS, PARTS, STOPPING, EdgeName, Usual
 from faircorner.cues.fitted import USUAL_ANGLE, USUAL_METRES, USUAL_SHARE
-from faircorner.cues.method import LOOKS
 from faircorner.cues.places import OWN_EDGES, OWN_POINTS
 from faircorner.documents.standard import JUDGED_LOOKS
 from faircorner.ground import KINDS, SIGHTED_KINDS
 from faircorner.ground.things import SIZES
 from faircorner.sight import BONNET, REAR_TYRE, RIM, SCREEN
-from faircorner.standards import AT_END, MEASURES, OBSERVED, PASSED, PHASES, WHEN
+from faircorner.standards import AT_END, LOOKS, MANOEUVRES, MEASURES, OBSERVED, PASSED, PHASES, WHEN
 
 __all__ = ["vocabulary"]
 

@@ -12,7 +12,7 @@ import numpy as np
 from django.contrib.auth.models import User
 from django.db import transaction
 from django.utils import timezone
-from faircorner.cues import Rehearsal, goal_of, make_plan, rehearse
+from faircorner.cues import Rehearsal, make_plan, rehearse
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import methods
 from faircorner.documents.samples import (
@@ -31,6 +31,7 @@ from faircorner.ground import (
 )
 from faircorner.plane import frozen
 from faircorner.shift import SimulatedLearner
+from faircorner.standards import goal_of
 
 from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
 from server.demo.places import quarry_places, standards, tidewell_places

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from typing import Any
 
-from faircorner.cues import goal_of
+from faircorner.standards import goal_of
 
 from server.documents.models import Revision
 from server.documents.services import Newest

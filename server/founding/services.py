@@ -6,10 +6,10 @@ from django.contrib.auth.models import User
 from django.core.exceptions import ValidationError
 from django.core.signing import BadSignature, TimestampSigner
 from django.db import connection, transaction
-from faircorner.cues import goal_of
 from faircorner.documents.library import house_standard, methods
 from faircorner.errors import InputError
 from faircorner.said import Said
+from faircorner.standards import goal_of
 
 from server.documents.services import create_document
 from server.schools.models import Member, Role, School

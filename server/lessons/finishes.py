@@ -7,7 +7,7 @@ import numpy as np
 from faircorner.documents.figures import figure
 from faircorner.documents.reading import read_document
 from faircorner.plane import Floats, to_site
-from faircorner.tape import MET
+from faircorner.standards import MET
 
 from server.lessons.history import history
 from server.lessons.models import Attempt

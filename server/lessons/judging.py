@@ -11,8 +11,17 @@ from faircorner.documents.finishes import read_finish
 from faircorner.documents.judging import read_on_the_way
 from faircorner.documents.reading import read_document
 from faircorner.documents.verdicts import verdict_document
-from faircorner.standards import Finish, LookNoted, Noted, Phase, Seen, Standard
-from faircorner.tape import MET, Verdict, judge
+from faircorner.standards import (
+    MET,
+    Finish,
+    LookNoted,
+    Noted,
+    Phase,
+    Seen,
+    Standard,
+    Verdict,
+    judge,
+)
 
 from server.documents.models import Document
 from server.lessons.models import Attempt

@@ -3,7 +3,7 @@
 from collections.abc import Iterable
 from typing import Any
 
-from faircorner.tape import MET
+from faircorner.standards import MET
 
 from server.documents.models import Kind, Revision
 from server.lessons.models import Attempt, Lesson

@@ -6,7 +6,7 @@ from typing import Any
 from django.db.models import Count, Q, QuerySet
 from django.db.models.fields.json import KeyTextTransform
 from django.utils import timezone
-from faircorner.tape import MET
+from faircorner.standards import MET
 
 from server.documents.models import Revision
 from server.lessons.models import Attempt, Lesson

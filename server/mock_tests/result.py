@@ -3,7 +3,7 @@
 from dataclasses import asdict
 from typing import Any
 
-from faircorner.tape import MET, judge_whole
+from faircorner.standards import MET, judge_whole
 
 from server.lessons.judging import judged
 from server.lessons.models import Attempt

@@ -2,7 +2,7 @@ from datetime import datetime
 from typing import Annotated
 from uuid import UUID
 
-from faircorner.tape import Result
+from faircorner.standards import Result
 from ninja import Schema
 from pydantic import BaseModel, Field
 

@@ -2,7 +2,7 @@ from datetime import datetime
 from typing import Literal
 from uuid import UUID
 
-from faircorner.tape import Result
+from faircorner.standards import Result
 from pydantic import BaseModel
 
 from server.planning.schemas.plans import FinishOut, PoseOut

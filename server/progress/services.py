@@ -16,7 +16,7 @@ from faircorner.errors import InputError
 from faircorner.said import Said
 from faircorner.shift import Chance, advise, because, describe, driving, headline
 from faircorner.shift.finishes import BY_EYE, LEVEL, MEASURED, least_count, mean_pose
-from faircorner.tape import MET
+from faircorner.standards import MET
 
 from server.lessons.models import Attempt
 from server.planning.models import CueSheet, with_revisions

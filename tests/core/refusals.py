@@ -9,7 +9,7 @@ from dataclasses import replace
 from itertools import islice
 
 import numpy as np
-from faircorner.cues import Scene, goal_of, make_plan
+from faircorner.cues import Scene, make_plan
 from faircorner.cues.fit import LEAST_SPARE, _Problem
 from faircorner.cues.prepare import prepare
 from faircorner.documents.library import methods
@@ -25,6 +25,7 @@ from faircorner.ground import (
     with_behind,
 )
 from faircorner.sides import turned_in
+from faircorner.standards import goal_of
 from scipy.optimize import differential_evolution
 
 from tests.core.held import CARS, built

@@ -1,9 +1,9 @@
 """Scenes put together from what a test has at hand."""
 
-from faircorner.cues import Options, Scene, goal_of
+from faircorner.cues import Options, Scene
 from faircorner.documents.library import house_standard, methods
 from faircorner.ground import Bay
-from faircorner.standards import Standard
+from faircorner.standards import Standard, goal_of
 
 __all__ = ["UNLIMITED", "at", "scene"]
 

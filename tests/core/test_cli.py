@@ -84,9 +84,14 @@ def test_without_a_folder_to_keep_compiled_loops_in_it_says_so_and_works(tmp_pat
     assert done.stderr.count("NUMBA_CACHE_DIR") == 1
 
 
-def test_driving_loads_no_more_than_it_needs():
-    """Methods, statistics and the web's packages stay away: they would cost a second a call."""
-    work = "import sys, faircorner.commands.drive; print(*sorted(sys.modules))"
-    done = subprocess.run([sys.executable, "-c", work], capture_output=True, text=True, check=True)
-    loaded = set(done.stdout.split())
-    assert not {"scipy.stats", "django", "faircorner.cues", "faircorner.tape"} & loaded
+@pytest.mark.parametrize(("command", "needed"), [("drive", "driving"), ("judge", "judging")])
+def test_what_computes_little_loads_little(command, needed):
+    """Methods, statistics, searches, machine code and the web stay away: each costs a while."""
+    done = subprocess.run(
+        [sys.executable, "-X", "importtime", "-m", "faircorner.cli", command, "-"],
+        input="{}", capture_output=True, text=True, check=False,
+    )  # fmt: skip
+    loaded = {line.rpartition("|")[2].strip() for line in done.stderr.splitlines()}
+    assert f"faircorner.documents.{needed}" in loaded
+    away = {"scipy.stats", "scipy.optimize", "numba", "django", "faircorner.cues"}
+    assert not away & loaded

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
-from faircorner.cues import drift, goal_of, make_plan, rejoin
+from faircorner.cues import drift, make_plan, rejoin
 from faircorner.cues.drawing import drawn, held
 from faircorner.cues.totals import totals
 from faircorner.documents.library import house_standard, methods
@@ -23,6 +23,7 @@ from faircorner.ground import (
 )
 from faircorner.plane import mirrored
 from faircorner.shift.finishes import mean_pose
+from faircorner.standards import goal_of
 
 from tests.core.scenes import scene
 

@@ -8,8 +8,8 @@ from faircorner.documents.judging import JudgeRequest, judged_document
 from faircorner.documents.library import house_standard
 from faircorner.documents.standard import StandardDocument
 from faircorner.errors import InputError
-from faircorner.standards import Band, Finish, Limit, LookNoted, Noted, Standard
-from faircorner.tape import Readings, judge, locate
+from faircorner.standards import Band, Finish, Limit, LookNoted, Noted, Standard, judge
+from faircorner.tape import Readings, locate
 
 from tests.core.scenes import at
 

@@ -9,8 +9,7 @@ import numpy as np
 import pytest
 from faircorner.documents.standard import StandardDocument
 from faircorner.errors import InputError
-from faircorner.standards import DrawRule, Finish, Noted, Seen, draw, redraw
-from faircorner.tape import judge, judge_whole
+from faircorner.standards import DrawRule, Finish, Noted, Seen, draw, judge, judge_whole, redraw
 
 # Two of five are driven in reverse.
 POOL = (False, True, False, False, True)

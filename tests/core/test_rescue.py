@@ -2,13 +2,13 @@
 
 import numpy as np
 import pytest
-from faircorner.cues import goal_of, make_plan, play, rescue
+from faircorner.cues import make_plan, play, rescue
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.plans import rescue_document
 from faircorner.errors import InputError
 from faircorner.ground import Bay, Corner, Turnabout, lay_bay, lay_kerb, lay_road
 from faircorner.motion import clearance, drive
-from faircorner.standards import finish_at
+from faircorner.standards import finish_at, goal_of
 from shapely import Polygon, distance, polygons
 
 from tests.core.held import tyre_corners

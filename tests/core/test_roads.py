@@ -2,14 +2,7 @@
 
 import numpy as np
 import pytest
-from faircorner.cues import (
-    Options,
-    goal_of,
-    make_least_sizes,
-    make_plan,
-    make_remedy,
-    wheel_round,
-)
+from faircorner.cues import Options, make_least_sizes, make_plan, make_remedy, wheel_round
 from faircorner.documents.ground import GroundDocument, ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.samples import LINNET
@@ -25,6 +18,7 @@ from faircorner.ground import (
 )
 from faircorner.motion import Leg, drive
 from faircorner.plane import to_site
+from faircorner.standards import goal_of
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 

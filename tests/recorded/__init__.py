@@ -15,7 +15,6 @@ from typing import Any
 import numpy as np
 from faircorner.cues import (
     Scene,
-    goal_of,
     leave,
     make_least_sizes,
     make_plan,
@@ -44,8 +43,8 @@ from faircorner.documents.vehicle import SeatDocument, VehicleDocument
 from faircorner.documents.verdicts import verdict_document
 from faircorner.ground import lay_bay, measures, suitability, with_behind
 from faircorner.shift import SimulatedLearner, advise, describe, driving
-from faircorner.standards import LookNoted, Noted
-from faircorner.tape import Readings, judge, locate
+from faircorner.standards import LookNoted, Noted, goal_of, judge
+from faircorner.tape import Readings, locate
 
 from server.demo.learners import QUARRY_LEARNERS, SEATS, TIDEWELL_LEARNERS, Learner
 from server.demo.places import quarry_places, standards, tidewell_places

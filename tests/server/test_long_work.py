@@ -5,11 +5,11 @@ from datetime import timedelta
 import pytest
 from django.db import connection
 from django.utils import timezone
-from faircorner.cues import goal_of
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.errors import InputError
 from faircorner.ground import Stretch, Turnabout, lay_kerb, lay_road
+from faircorner.standards import goal_of
 from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
 

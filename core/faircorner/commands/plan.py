@@ -2,12 +2,13 @@
 
 from typing import Any
 
-from faircorner.cues import Scene, goal_of, make_plan, make_remedy
+from faircorner.cues import Scene, make_plan, make_remedy
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.plans import plan_document, remedy_document
 from faircorner.documents.requests import PlanRequest, method_named, read_options
 from faircorner.documents.work import check_work
 from faircorner.model import inside
+from faircorner.standards import goal_of
 
 __all__ = ["answer", "scene_asked"]
 

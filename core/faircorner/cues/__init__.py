@@ -9,9 +9,9 @@ from faircorner.cues.follow import Followed, Settings, follow
 from faircorner.cues.held import Held
 from faircorner.cues.hold import RADII, wheel_round
 from faircorner.cues.leave import Leaving, leave
-from faircorner.cues.looks import LookReason, MirrorLook
+from faircorner.cues.looks import LookReason
 from faircorner.cues.mend import Mend, mend
-from faircorner.cues.method import Look, Method, Start, Step, Wheel, movements
+from faircorner.cues.method import Method, Start, Step, Wheel, movements
 from faircorner.cues.plan import (
     LeastSize,
     Plan,
@@ -26,11 +26,10 @@ from faircorner.cues.rescue import NOTICED, Cure, Rescue, rescue
 from faircorner.cues.scene import Options, Scene
 from faircorner.cues.shuffle import Shuffle, drift, rejoin, shuffle
 from faircorner.cues.sights import Film, Sights, Spot, film, sights
-from faircorner.cues.suits import MANOEUVRES, goal_of, suited
+from faircorner.cues.suits import suited
 from faircorner.cues.windows import Window
 
 __all__ = [
-    "MANOEUVRES",
     "NOTICED",
     "RADII",
     "Call",
@@ -44,11 +43,9 @@ __all__ = [
     "Held",
     "LeastSize",
     "Leaving",
-    "Look",
     "LookReason",
     "Mend",
     "Method",
-    "MirrorLook",
     "Options",
     "Plan",
     "Played",
@@ -68,7 +65,6 @@ __all__ = [
     "drift",
     "film",
     "follow",
-    "goal_of",
     "leave",
     "make_least_sizes",
     "make_plan",

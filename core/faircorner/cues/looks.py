@@ -1,23 +1,20 @@
 """Why to look: what the body does next that somebody else could meet."""
 
 from dataclasses import dataclass, replace
-from typing import Literal, TypeAlias
 
 import numpy as np
 from shapely import LineString, distance, points
 
 from faircorner.cues.driven import Driven
-from faircorner.cues.method import Look
 from faircorner.cues.scene import Scene
 from faircorner.motion import swing
 from faircorner.plane import Floats, to_site
 from faircorner.said import Length, Said
+from faircorner.standards import Look, MirrorLook
 
-__all__ = ["SWINGS", "LookReason", "MirrorLook", "look_reasons", "look_said"]
+__all__ = ["SWINGS", "LookReason", "look_reasons", "look_said"]
 
 
-# What is done with a mirror is looked after like any other look.
-MirrorLook: TypeAlias = Literal["dip mirror", "restore mirror"]
 # Why one looks to where an end of the vehicle is about to leave its lane.
 SWINGS = ("swings out", "tail swings out")
 # Places that differ by less reach as far, m.

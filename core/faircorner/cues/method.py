@@ -5,18 +5,17 @@ that toward is left, positive; `faircorner.sides` sees to that.
 """
 
 from dataclasses import dataclass, field
-from typing import Literal, TypeAlias, get_args
+from typing import Literal, TypeAlias
 
 from faircorner.cues.events import Event
 from faircorner.cues.fitted import Unknown
 from faircorner.errors import InputError
 from faircorner.said import Said
+from faircorner.standards import Look
 
-__all__ = ["LOOKS", "Look", "Method", "Start", "Step", "Way", "Wheel", "movements"]
+__all__ = ["Method", "Start", "Step", "Way", "Wheel", "movements"]
 
 Way: TypeAlias = Literal["toward", "away", "straight"]
-Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
-LOOKS: tuple[Look, ...] = get_args(Look)
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

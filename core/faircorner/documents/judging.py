@@ -7,8 +7,6 @@ from typing import TYPE_CHECKING, Annotated, Any, Literal, TypeAlias, get_args
 
 from pydantic import Field
 
-from faircorner.cues.looks import MirrorLook
-from faircorner.cues.method import Look
 from faircorner.documents.finishes import read_finish
 from faircorner.documents.standard import StandardDocument
 from faircorner.documents.verdicts import verdict_document
@@ -18,13 +16,15 @@ from faircorner.standards import (
     ON_THE_WAY,
     AtEnd,
     Became,
+    Look,
     LookNoted,
+    MirrorLook,
     Noted,
     Observed,
     Phase,
     Seen,
+    judge,
 )
-from faircorner.tape import judge
 
 __all__ = ["JudgeRequest", "NotedModel", "OnTheWay", "judged_document", "read_on_the_way"]
 

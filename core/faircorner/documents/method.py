@@ -1,24 +1,19 @@
 """fair-corner/method@1: steps that each wait for something, in toward/away words."""
 
-from typing import TYPE_CHECKING, Annotated, Literal, TypeAlias
+from typing import Annotated, Literal
 
 from pydantic import Field
 
-from faircorner.cues import MANOEUVRES, Look, Method, Start, Step, Unknown, Wheel
+from faircorner.cues import Method, Start, Step, Unknown, Wheel
 from faircorner.cues.events import EventModel
 from faircorner.cues.fitted import FitMetres, FitShare, built
 from faircorner.cues.places import OwnPoint
+from faircorner.documents.standard import ManoeuvreName
 from faircorner.ground import Landmark
 from faircorner.model import Metres, Model, Name, inside
+from faircorner.standards import Look
 
 __all__ = ["MethodDocument"]
-
-
-if TYPE_CHECKING:
-    ManoeuvreName: TypeAlias = str
-else:
-    # A standard may be for bays either way; a method goes in one of them.
-    ManoeuvreName = Literal[tuple(name for name in MANOEUVRES if name != "bay")]
 
 
 class WheelModel(Model):

@@ -5,12 +5,10 @@ from typing import TYPE_CHECKING, Annotated, Literal, Protocol, TypeAlias, TypeV
 
 from pydantic import Field
 
-from faircorner.cues.looks import MirrorLook
-from faircorner.cues.method import Look
-from faircorner.cues.suits import JUDGED_MANOEUVRES
-from faircorner.documents.method import ManoeuvreName
 from faircorner.model import Model, Name, inside
 from faircorner.standards import (
+    JUDGED_MANOEUVRES,
+    MANOEUVRES,
     MEASURES,
     SWING_SIDE,
     AtEnd,
@@ -18,7 +16,9 @@ from faircorner.standards import (
     EndRule,
     Grade,
     Limit,
+    Look,
     LookRule,
+    MirrorLook,
     Observed,
     ObservedRule,
     Passed,
@@ -28,7 +28,7 @@ from faircorner.standards import (
     When,
 )
 
-__all__ = ["JUDGED_LOOKS", "StandardDocument"]
+__all__ = ["JUDGED_LOOKS", "ManoeuvreName", "StandardDocument"]
 
 # What a rule may say of looks, besides any of them.
 JUDGED_LOOKS: tuple[str, ...] = (*get_args(Look), *get_args(MirrorLook), SWING_SIDE)
@@ -36,10 +36,13 @@ if TYPE_CHECKING:
     MeasureName: TypeAlias = str
     LookName: TypeAlias = str
     Manoeuvre: TypeAlias = str
+    ManoeuvreName: TypeAlias = str
 else:
     MeasureName = Literal[tuple(measure.outward for measure in MEASURES.values())]
     LookName = Literal[JUDGED_LOOKS]
     Manoeuvre = Literal[JUDGED_MANOEUVRES]
+    # A standard may be for bays either way; a method goes in one of them.
+    ManoeuvreName = Literal[tuple(name for name in MANOEUVRES if name != "bay")]
 _OUTWARD = {measure.outward: measure for measure in MEASURES.values()}
 RangeModel = Annotated[tuple[float | None, float | None], Field(strict=False)]
 Points = Annotated[int, Field(ge=0, le=100)]

@@ -3,8 +3,16 @@
 from typing import Any
 
 from faircorner.documents.figures import figure
-from faircorner.standards import EndRule, Finding, Limit, LookRule, ObservedRule, Range, Rule
-from faircorner.tape import Verdict
+from faircorner.standards import (
+    EndRule,
+    Finding,
+    Limit,
+    LookRule,
+    ObservedRule,
+    Range,
+    Rule,
+    Verdict,
+)
 
 __all__ = ["verdict_document"]
 

@@ -5,7 +5,6 @@ from dataclasses import dataclass, replace
 from typing import Protocol, TypeAlias
 
 import numpy as np
-from scipy.optimize import brentq
 
 from faircorner.plane import Floats, frozen, to_body, wrap
 from faircorner.said import Length, Said
@@ -165,6 +164,9 @@ def same_again(moved: Callable[[float], float], *, within: float = _ANOTHER) -> 
     start = moved(0.0)
     if abs(start) < 1e-9:
         return float("nan")
+    # Not loaded where nothing is looked at: a drive by figures takes half as long for it.
+    from scipy.optimize import brentq  # noqa: PLC0415
+
     # Mostly it moves on as it begins to: that it does is seen, not taken for granted.
     speed = (moved(_STEP) - start) / _STEP
     beyond = -_WELL_PAST * start / speed if speed else np.inf

@@ -1,11 +1,10 @@
 """The words that documents are written in."""
 
-from faircorner.cues import Look
 from faircorner.cues.events import EdgeName
 from faircorner.cues.places import OwnPoint
 from faircorner.ground import KindName as PlaceKind
 from faircorner.ground import Landmark, ThingKind
-from faircorner.standards import AtEnd, Observed, Passed, Phase, When
+from faircorner.standards import AtEnd, Look, Observed, Passed, Phase, When
 from ninja import Schema
 
 from server.documents.bodies import (

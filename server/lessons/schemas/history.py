@@ -4,7 +4,7 @@ from datetime import date, datetime
 from typing import Any, Literal
 from uuid import UUID
 
-from faircorner.tape import MET, Result
+from faircorner.standards import MET, Result
 from ninja import Schema
 from pydantic import BaseModel, Field
 

@@ -4,7 +4,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal
 from uuid import UUID
 
-from faircorner.tape import Result
+from faircorner.standards import Result
 from ninja import Schema
 from pydantic import Field
 

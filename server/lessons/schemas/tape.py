@@ -3,7 +3,8 @@
 from datetime import datetime
 from typing import Annotated, Any, Literal
 
-from faircorner.tape import TAPE_SIGMA, Glance, Result
+from faircorner.standards import Result
+from faircorner.tape import TAPE_SIGMA, Glance
 from ninja import Schema
 from pydantic import BaseModel, Field
 

@@ -5,9 +5,8 @@ from typing import Annotated, Any, Literal, Self
 from uuid import UUID
 
 from faircorner.documents.judging import NotedModel
-from faircorner.standards import AtEnd, Grade, Observed, Passed, Phase
+from faircorner.standards import MET, AtEnd, Grade, Observed, Passed, Phase, Result
 from faircorner.standards import When as WhenFault
-from faircorner.tape import MET, Result
 from pydantic import BaseModel, Field, model_validator
 
 from server.planning.schemas.plans import LookKind

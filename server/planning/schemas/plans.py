@@ -2,7 +2,7 @@
 
 from typing import Annotated, Any, Literal
 
-from faircorner.cues import MirrorLook
+from faircorner.standards import MirrorLook
 from pydantic import AfterValidator, BaseModel
 
 from server.documents.schemas.grounds import ViewOut

@@ -4,7 +4,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal, TypeAlias
 
-from faircorner.standards import Finding, Finish, Noted, Standard
+from faircorner.standards.finish import Finish
+from faircorner.standards.noted import Noted
+from faircorner.standards.rules import Finding
+from faircorner.standards.standard import Standard
 
 __all__ = ["MET", "Result", "Verdict", "judge"]
 

@@ -4,8 +4,10 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from faircorner.standards import DrawRule, Observed, ObservedRule
-from faircorner.tape.verdict import Result, Verdict
+from faircorner.standards.draw import DrawRule
+from faircorner.standards.observed import Observed
+from faircorner.standards.rules import ObservedRule
+from faircorner.standards.verdict import Result, Verdict
 
 __all__ = ["Whole", "judge_whole"]
 
