@@ -252,6 +252,18 @@ def test_what_all_miss_by_and_no_call_explains_is_to_be_looked_for():
     assert advice.chance.share < 0.05
 
 
+@pytest.mark.parametrize(
+    ("off", "kind"), [(ELSEWHERE, "look for it"), (np.zeros(3), "move on")], ids=["biased", "right"]
+)
+def test_a_method_without_a_call_has_none_to_blame(off, kind):
+    def all_the_same(late, rest):
+        return by_answers(TARGET, BANDS)(np.zeros((len(rest), 3)), rest)
+
+    hands = describe(drawn(np.zeros(3), 0.03, 6) + off)
+    advice = advise(hands, ANSWERS[:, :0], all_the_same, rng=np.random.default_rng(1))
+    assert (advice.kind, advice.call, advice.odds) == (kind, None, 0.0)
+
+
 def test_unsteady_hands_are_hardly_ever_told_to_look_elsewhere():
     told = [
         advice_for(drawn(np.zeros(3), 0.15, n, seed)).kind == "look for it"

@@ -3,6 +3,9 @@
 import pytest
 from django.apps import apps
 from django.db.models import F
+from faircorner.documents.ground import ground_document
+from faircorner.documents.library import house_standard, methods
+from faircorner.ground import Stretch, lay_road
 
 from house.scale_fill import Size, fill
 from server.demo.load import load_demo
@@ -68,6 +71,27 @@ def test_sets_and_attempts_come_by_pages(ours, lead):
     for wrong in ("limit=0", "limit=501", "offset=-1", f"offset={10**25}"):
         assert send(lead, "GET", f"{path}&{wrong}").status_code == 422
         assert send(lead, "GET", f"/api/sets?sheet={sheets[0]}&{wrong}").status_code == 422
+
+
+def test_a_set_of_a_method_without_a_call_is_described_and_advised(ours, lead):
+    free = ground_document(lay_road("free kerb", Stretch(), road_width=7.4))
+    along = methods()["Reverse along the kerb"].model_dump(by_alias=True, mode="json")
+    standard = house_standard("stretch").model_dump(by_alias=True, mode="json")
+    made = {"ground": free, "method": along, "standard": standard}
+    docket = asked(ours) | {
+        kind: send(lead, "POST", "/api/documents", {"kind": kind, "body": body}).json()["id"]
+        for kind, body in made.items()
+    }
+    sheet = sheet_of(lead, docket)
+    notes = {"seconds": 60, "calls": [], "looks": []}
+    for n in range(6):
+        attempt = keep(lead, ours, sheet=sheet, notes=notes)["id"]
+        readings = {"kerb_front_m": 0.30 + 0.01 * n, "kerb_rear_m": 0.31}
+        assert tape(lead, attempt, readings).status_code == 200
+    (found,) = [one for one in sets(lead, sheet)["items"] if one["sheet_id"] == sheet]
+    assert found["counted"] == 6
+    assert found["advice"]["kind"] in ("practise", "move on")
+    assert (found["advice"]["call"], found["advice"]["scatter_share"]) == (None, [])
 
 
 @pytest.mark.django_db

@@ -73,8 +73,10 @@ def advise(
     if finishes.weight >= least_count(len(finishes.bias)):
         kind = "move on" if now.share >= _READY else "practise"
         best = int(share.argmax()) if kind == "practise" and share.sum() > 0 else None
-        call, move, taken = _best_move(finishes, sensitivity, evidence)
-        if evidence.enough and move and taken >= 0.5:
+        call, move, taken = 0, 0.0, 0.0
+        if evidence.enough:
+            call, move, taken = _best_move(finishes, sensitivity, evidence)
+        if move and taken >= 0.5:
             then = chance(tries, drive, np.where(np.arange(len(nothing)) == call, move, 0.0))
             if then.share - now.share >= _WORTH or now.share < _READY:
                 kind, best, by, explained, after = "move cue", call, move, taken, then

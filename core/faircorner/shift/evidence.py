@@ -36,8 +36,10 @@ class Evidence:
 
     @property
     def of_any(self) -> float:
-        """How many times likelier the finishes are with one call to blame than with none."""
-        return float(self.odds.mean())
+        """How many times likelier the finishes are with one call to blame than with none; 0 where
+        the method has no call.
+        """
+        return float(self.odds.mean()) if self.odds.size else 0.0
 
     @property
     def enough(self) -> bool:
@@ -59,8 +61,8 @@ def weigh(hypotheses: Hypotheses) -> Evidence:
     calls = hypotheses.late.shape[1]
     # Beyond such odds nothing is surer.
     *against, one_way = np.exp(np.clip(told[1:] - told[0], -50, 50))
-    each = np.reshape(against, (calls, -1))
-    steps = hypotheses.late[1:-1].sum(axis=1).reshape(calls, -1)
+    each = np.reshape(against, (calls, len(against) // max(calls, 1)))
+    steps = hypotheses.late[1:-1].sum(axis=1).reshape(each.shape)
     odds = each.sum(axis=1)
     late = np.round((each * steps).sum(axis=1) / odds / STEP) * STEP
     # Every call is held before as likely to be the one as any other, together as likely as none.

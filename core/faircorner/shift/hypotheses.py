@@ -85,9 +85,9 @@ def _beforehand(calls: int) -> tuple[Floats, Floats]:
     """
     steps = np.arange(1, round(_REACH / STEP) + 1) * STEP
     steps = np.concatenate((-steps[::-1], steps))
-    alone = (np.eye(calls)[:, None, :] * steps[:, None]).reshape(-1, calls)
+    alone = (np.eye(calls)[:, None, :] * steps[:, None]).reshape(calls * len(steps), calls)
     usual = np.exp(-0.5 * (steps / _USUAL) ** 2)
-    share = np.tile(usual / usual.sum() / calls, calls)
+    share = np.tile(usual / usual.sum() / max(calls, 1), calls)
     none = np.zeros((1, calls))
     before = np.log(np.concatenate(([1.0], share, [_ONE_WAY])))
     return np.concatenate((none, alone, none)), before

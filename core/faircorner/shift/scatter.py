@@ -39,6 +39,8 @@ def _variances(covariance: Floats, sensitivity: Floats) -> tuple[Floats, Bools]:
 
     Non-negative least squares (Lawson and Hanson 1974) of the covariance on each call's own.
     """
+    if sensitivity.shape[1] == 0:
+        return np.zeros(0), np.zeros(0, dtype=bool)
     scale = 1 / np.sqrt(np.diag(covariance))
     seen = sensitivity * scale[:, None]
     own = np.stack([np.outer(j, j).ravel() for j in seen.T], axis=1)
