@@ -201,6 +201,45 @@ def test_the_sheet_is_printed_whole_with_every_picture_its_revisions_and_the_cau
     expect(page.get_by_role("button", name="Print")).to_be_visible()
 
 
+# What a browser would say aloud, in the order in which it is asked to.
+HEARD = """() => {
+  window.heard = [];
+  speechSynthesis.speak = (said) => window.heard.push(said.text);
+}"""
+
+
+@pytest.mark.parametrize(("person", "learner"), [(MAREN, "Bea Orrin"), (TEODOR, "Rosa Denning")])
+def test_drive_tells_draws_and_says_the_cue_that_cues_shows(page, person, learner):
+    sign_in(page, person)
+    choose(page, "Learner", learner)
+    seen = []
+    for number in range(2):
+        calls(page).nth(number).click()
+        # Its number, what to do, the place, and what is seen there.
+        expect(calls(page).nth(number)).to_contain_text(re.compile("early"))
+        seen.append(calls(page).nth(number).inner_text().split("\n")[3])
+    assert all(re.match("In the|Through", told) for told in seen), seen
+    take_sheet(page)
+    page.get_by_role("button", name="Start the clock").click()
+    page.get_by_role("button", name="Noted so far, and").click()
+    page.evaluate(HEARD)
+    page.get_by_role("switch", name="Say the step in hand aloud").check()
+    page.get_by_role("button", name="Close").click()
+    hand = page.get_by_role("region", name="Step in hand")
+    page.context.set_offline(True)
+    for number, told in enumerate(seen, 1):
+        step(page, number)
+        expect(hand).to_contain_text(told)
+        picture = page.get_by_role("img", name=f"Sight picture at call {number}")
+        expect(picture).to_be_visible()
+        assert told in page.evaluate("window.heard").pop()
+    page.context.set_offline(False)
+    page.get_by_role("button", name="Noted so far, and").click()
+    page.get_by_role("switch", name="Say the step in hand aloud").uncheck()
+    page.get_by_role("button", name="Close").click()
+    start_over(page)
+
+
 def test_an_attempt_is_noted_by_keys_alone(page):
     sign_in(page)
     choose(page, "Learner", "Nia Solberg")

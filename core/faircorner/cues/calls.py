@@ -27,7 +27,7 @@ class Call:
     step : index of the step it begins; s : m rolled; pose : (3,); heading : rad off the kerb's
     line, nose away positive; told : m rolled where the cue is told, s plus the shift
     until : what the step before it waited for
-    metres : m at which it came: own point behind the landmark, or from the kerb; else NaN
+    metres : m at which it is told: own point behind the landmark, or from the kerb; else NaN
     cue : None where the method watches outcomes instead of cues
     leant : what shows to a driver who leans, where nothing does as they sit; else None
     earlier : where nothing does to them either, what to stop by before it and count from
@@ -113,10 +113,13 @@ def states_on(
 def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:
     """The call that ends one step, told as late as was set, and what is seen there."""
     s, told = float(driven.followed.ends[0, index]), told_at(scene, driven, index + 1)
-    pose, turns = state_at(scene, driven, s, index)
+    pose, _ = state_at(scene, driven, s, index)
     facing = state_at(scene, driven, told, index + 1)[0][2]
     until = scene.method.steps[index].until
-    moment = Moment(vehicle=scene.vehicle, ground=scene.ground, pose=pose, turns=turns)
+    # A call that was moved is told by the place it was moved to, as by what is seen there.
+    leg = index if told == s else _leg_at(driven, told)
+    there, turns = state_at(scene, driven, told, leg)
+    moment = Moment(vehicle=scene.vehicle, ground=scene.ground, pose=there, turns=turns)
     seeing = seeing_at(scene, driven, index + 1)
     cue = None if seeing is None else sharpest(seeing, scene.options.picks.get(index + 1, ""))
     hidden = cue is not None and not cue.shows
@@ -147,6 +150,11 @@ def told_at(scene: Scene, driven: Driven, call: int) -> float:
     return min(max(float(ends[call - 1]) + shift, 0.0), float(ends[-1]))
 
 
+def _leg_at(driven: Driven, s: float) -> int:
+    """The leg under way after so many m; at a leg's end it is still that one."""
+    return int(np.searchsorted(driven.followed.ends[0], s))
+
+
 def seeing_at(scene: Scene, driven: Driven, call: int) -> Seeing | None:
     """The driver at a call, at the first stop, 0, or at the last, one above all calls.
 
@@ -164,7 +172,7 @@ def seeing_at(scene: Scene, driven: Driven, call: int) -> Seeing | None:
     else:
         told, watched = told_at(scene, driven, call), scene.method.steps[call - 1].until.watched()
         # Who has not acted yet rolls on as before.
-        leg = int(np.searchsorted(driven.followed.ends[0], told))
+        leg = _leg_at(driven, told)
 
         @cache
         def onward(by: float) -> Floats:

@@ -130,7 +130,7 @@ def _call(calls: tuple[Call, ...], number: int, method: Method) -> dict[str, Any
         metres=call.metres,
         heading=call.heading,
         then=then,
-        rolled=call.s,
+        rolled=call.told,
         direction=method.steps[call.step - 1].direction,
     )
     return {

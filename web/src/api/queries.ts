@@ -12,6 +12,7 @@ import type {
   Metres,
   PlanOptions,
   SeatBody,
+  Sheet,
   ShuffleIn,
   VehicleBody,
 } from "./types";
@@ -262,7 +263,10 @@ export const personHistoryQuery = (person: number) =>
       }),
   });
 
-const revisionIds = (docket: Docket) => ({
+/** What a plan is worked out from: a docket has it, and so has a sheet. */
+type Revisions = Record<"vehicle" | "seat" | "ground" | "method" | "standard", { id: number }>;
+
+const revisionIds = (docket: Revisions) => ({
   vehicle: docket.vehicle.id,
   seat: docket.seat.id,
   ground: docket.ground.id,
@@ -283,13 +287,13 @@ const cleaned = (options: PlanOptions | null): PlanOptions => ({
 export const optionsInUse = (docket: Docket): PlanOptions =>
   cleaned(docket.sheet_options ?? { ...NO_OPTIONS, picks: docket.picks });
 
-export const planBody = (docket: Docket, options: PlanOptions) => ({
+export const planBody = (docket: Revisions, options: PlanOptions) => ({
   ...revisionIds(docket),
   options,
 });
 
 /** The same with the method as it is being changed, where it is. */
-export const draftBody = (docket: Docket, options: PlanOptions, changed?: MethodBody) => ({
+export const draftBody = (docket: Revisions, options: PlanOptions, changed?: MethodBody) => ({
   ...planBody(docket, options),
   method_body: changed ?? null,
 });
@@ -311,7 +315,7 @@ export const moreMirrorsQuery = (vehicle: VehicleBody, seat: SeatBody) =>
   });
 
 /** What is seen at every stop of that plan. */
-export const sightsQuery = (docket: Docket, options: PlanOptions, changed?: MethodBody) => {
+export const sightsQuery = (docket: Revisions, options: PlanOptions, changed?: MethodBody) => {
   const body = draftBody(docket, options, changed);
   return queryOptions({
     queryKey: ["sights", body] as const,
@@ -319,6 +323,9 @@ export const sightsQuery = (docket: Docket, options: PlanOptions, changed?: Meth
     staleTime: Number.POSITIVE_INFINITY,
   });
 };
+
+/** The same of a sheet as it was kept. */
+export const sheetSightsQuery = (sheet: Sheet) => sightsQuery(sheet, cleaned(sheet.options));
 
 /** The way of that plan as it is seen where the cue of one call stands. */
 export const filmQuery = (

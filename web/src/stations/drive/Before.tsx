@@ -26,7 +26,12 @@ export const Before = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => 
     );
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-      <HelpChoice help={draft.help} none={t("tape.not noted")} set={(help) => change({ help })} />
+      <HelpChoice
+        help={draft.help}
+        none={t("tape.not noted")}
+        set={(help) => change({ help })}
+        width={128}
+      />
       <Button variant="outlined" sx={ask} onClick={() => setAsking("memory")}>
         {draft.fromMemory.length > 0
           ? t("learning.so many in place", { right: inPlace, steps })
@@ -56,4 +61,4 @@ export const Before = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => 
   );
 };
 
-const ask = { minHeight: 44, flex: "1 1 120px", lineHeight: 1.15 } as const;
+const ask = { minHeight: 44, flex: "1 1 92px", px: 1, lineHeight: 1.15 } as const;

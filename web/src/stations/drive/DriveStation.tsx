@@ -10,8 +10,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useLocation, useNavigate } from "react-router";
 import { inTheWay } from "../../api/client";
-import { sheetQuery } from "../../api/queries";
-import type { Sheet } from "../../api/types";
+import { sheetQuery, sheetSightsQuery } from "../../api/queries";
+import type { Sheet, Sights } from "../../api/types";
 import { finishWords, PLACES } from "../../places";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDates } from "../../shell/useDates";
@@ -28,7 +28,7 @@ import { observe, phaseOf, stepOf } from "./jotted";
 import { Pad } from "./Pad";
 import { ScreenLock } from "./ScreenLock";
 import { SoFar } from "./SoFar";
-import { StepInHand, toldOf } from "./StepInHand";
+import { Seen, StepInHand, toldOf } from "./StepInHand";
 import { Strip } from "./Strip";
 import { type Draft, useAttemptDraft } from "./useAttemptDraft";
 import { useDriveKeys } from "./useDriveKeys";
@@ -114,7 +114,8 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
   const { draft, keep } = noting;
   useDriveKeys(sheet, noting);
   useStaysLit(draft.runningSince !== null);
-  useSaid(sheet, draft.card, options.speaks && draft.started !== null);
+  const sights = useQuery({ ...sheetSightsQuery(sheet), retry: false }).data;
+  useSaid(sheet, draft.card, sights, options.speaks && draft.started !== null);
   const words = finishWords(sheet.ground.body.goal, sheet.method.body);
   const kerbed = PLACES[sheet.ground.body.goal.kind].kerbed;
   const done = () => keep.mutate({ pathname: "/tape", search: withAttempt(search, draft.id) });
@@ -160,16 +161,19 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
       </Box>
       <Strip sheet={sheet} noting={noting} />
       {wide && (
-        <Paper
-          component="section"
-          aria-label={t("drive.so far")}
-          sx={{ px: 1.5, overflowY: "auto" }}
-        >
-          <Box component="h2" sx={{ fontSize: 16, my: 1 }}>
-            {t("drive.so far")}
-          </Box>
-          {soFar}
-        </Paper>
+        <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 260px", gap: 1 }}>
+          <Seen sheet={sheet} card={draft.card} sights={sights} />
+          <Paper
+            component="section"
+            aria-label={t("drive.so far")}
+            sx={{ px: 1.5, overflowY: "auto" }}
+          >
+            <Box component="h2" sx={{ fontSize: 16, my: 1 }}>
+              {t("drive.so far")}
+            </Box>
+            {soFar}
+          </Paper>
+        </Box>
       )}
       <Box sx={{ gridRow: { md: 3 }, gridColumn: { md: 2 }, minHeight: 0, overflowY: "auto" }}>
         <Pad
@@ -188,6 +192,8 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
       <StepInHand
         sheet={sheet}
         noting={noting}
+        sights={sights}
+        pictured={!wide}
         ends={
           <Ends
             sheet={sheet}
@@ -226,14 +232,15 @@ const buzzing =
   };
 
 /** The step in hand, said aloud whenever another one comes to it. */
-const useSaid = (sheet: Sheet, card: number, aloud: boolean) => {
+const useSaid = (sheet: Sheet, card: number, sights: Sights | undefined, aloud: boolean) => {
   const { locale } = useSchool();
+  const { say, seen, place } = toldOf(sheet, card, sights);
+  const text = [say, seen, place].filter(Boolean).join(". ");
   useEffect(() => {
     if (!aloud) return;
-    const { say, cue } = toldOf(sheet, card);
-    speak(`${say}. ${cue}`, locale);
+    speak(text, locale);
     return hush;
-  }, [sheet, card, aloud, locale]);
+  }, [text, aloud, locale]);
 };
 
 export default DriveStation;

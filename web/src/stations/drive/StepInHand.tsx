@@ -4,11 +4,14 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
 import type { ReactNode } from "react";
-import type { Sheet } from "../../api/types";
+import type { Sheet, Sights } from "../../api/types";
 import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
+import { SightPicture } from "../../drawing/SightPicture";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
+import { HeldAlong, Moved, pictureLabel, seenAt, spotAt } from "../cues/told";
 import { isUnseen } from "../cues/Unseen";
+import { Views, viewOf } from "../cues/Views";
 import { AtEnd, askedAtEnd } from "./AtEnd";
 import { Before } from "./Before";
 import { type Jotting, lastStop, looksOf, notePrompt, noteTiming, stepOf, tapLook } from "./jotted";
@@ -17,12 +20,16 @@ import { Light, TIMINGS } from "./StepCard";
 interface Props {
   sheet: Sheet;
   noting: Jotting;
+  /** What is seen at every stop; nothing while it is worked out. */
+  sights: Sights | undefined;
   /** What the first stop and the last are for. */
   ends: ReactNode;
+  /** Whether what is seen is drawn here, where there is no room for it beside. */
+  pictured: boolean;
 }
 
-/** What is said of a card, its cue, and which way the next one goes. */
-export const toldOf = (sheet: Sheet, card: number) => {
+/** What is said of a card: what to do, what is seen when, the place, and which way the next goes. */
+export const toldOf = (sheet: Sheet, card: number, sights?: Sights) => {
   const { plan, method } = sheet;
   const steps = method.body.steps;
   const call = plan.calls[card - 1];
@@ -31,27 +38,30 @@ export const toldOf = (sheet: Sheet, card: number) => {
     card < after
       ? (steps[card]?.say ?? "")
       : t(card === after ? "cues.last stop" : "drive.leaving");
-  const cue = call
+  const place = call
     ? call.said.text
     : card === 0
       ? t("drive.from", { where: plan.begins.text })
       : card === after
         ? plan.ends.text
         : t("drive.before driving on");
+  const seen = call ? (call.cues[0]?.through ? call.seen.text : undefined) : seenAt(sights, card);
   const next = card + 1 < after ? steps[card + 1]?.say : card < after ? t("cues.last stop") : null;
   return {
     say,
-    cue,
+    seen: seen ?? null,
+    place,
     next: next ?? null,
     instead: call && isUnseen(call) ? call.instead.text : null,
   };
 };
 
-export const StepInHand = ({ sheet, noting, ends }: Props) => {
+export const StepInHand = ({ sheet, noting, sights, ends, pictured }: Props) => {
   const { draft } = noting;
   const { card } = draft;
   const { plan } = sheet;
-  const { say, cue, next, instead } = toldOf(sheet, card);
+  const { say, seen, place, next, instead } = toldOf(sheet, card, sights);
+  const call = plan.calls[card - 1];
   const called = card > 0 && card < lastStop(draft);
   const prompted = draft.prompted.includes(stepOf(draft, card));
   return (
@@ -95,8 +105,20 @@ export const StepInHand = ({ sheet, noting, ends }: Props) => {
             {t("names.prompted")}
           </Button>
         </Box>
-        <Box sx={{ fontSize: { xs: 16, sm: 20 }, lineHeight: 1.3, mt: 0.5 }}>{cue}</Box>
+        {seen && (
+          <Box sx={{ fontSize: { xs: 18, sm: 22 }, fontWeight: 700, lineHeight: 1.25, mt: 0.5 }}>
+            {seen}
+          </Box>
+        )}
+        <Box sx={{ fontSize: { xs: 15, sm: 17 }, lineHeight: 1.3, mt: 0.5 }}>{place}</Box>
+        {call && <Moved call={call} />}
         {instead && <Box sx={{ fontSize: 15 }}>{instead}</Box>}
+        {card < lastStop(draft) && <HeldAlong sights={sights} step={stepOf(draft, card)} />}
+        {pictured && (
+          <Box sx={{ mt: 1, "& svg": { maxHeight: { xs: 76, sm: 460 } } }}>
+            <Views views={viewOf(spotAt(sights, card), pictureLabel(plan, card))} />
+          </Box>
+        )}
         {next && (
           <Box sx={{ fontSize: 15, color: ink.soft, lineHeight: 1.3, mt: 0.5 }}>
             {t("drive.then", { next })}
@@ -115,6 +137,22 @@ export const StepInHand = ({ sheet, noting, ends }: Props) => {
       {called ? <Timings card={card} noting={noting} /> : ends}
     </Paper>
   );
+};
+
+interface SeenProps {
+  sheet: Sheet;
+  card: number;
+  sights: Sights | undefined;
+}
+
+/** What the driver sees when the step's call is due: as high as there is room for it. */
+export const Seen = ({ sheet, card, sights }: SeenProps) => {
+  const picture = spotAt(sights, card)?.picture;
+  return picture ? (
+    <Box sx={{ minHeight: 0, "& svg": { height: "100%", width: "auto", maxWidth: "100%" } }}>
+      <SightPicture picture={picture} label={pictureLabel(sheet.plan, card)} />
+    </Box>
+  ) : null;
 };
 
 const Timings = ({ card, noting }: { card: number; noting: Jotting }) => (
