@@ -71,7 +71,7 @@ def main(arguments: list[str] | None = None) -> int:
 
 
 if __name__ == "__main__":
-    # They compute so little that Python is done before machine code would have been loaded.
+    # Short computations finish in Python before Numba would have been loaded.
     if sys.argv[1:2] in (["drive"], ["judge"]):
         os.environ["NUMBA_DISABLE_JIT"] = "1"
     # One answer and out: looking for what could be thrown away takes a quarter of the time.

@@ -201,38 +201,38 @@ def test_the_sheet_is_printed_whole_with_every_picture_its_revisions_and_the_cau
     expect(page.get_by_role("button", name="Print")).to_be_visible()
 
 
-# What a browser would say aloud, in the order in which it is asked to.
-HEARD = """() => {
-  window.heard = [];
-  speechSynthesis.speak = (said) => window.heard.push(said.text);
+# Collects the sentences handed to speech synthesis.
+RECORD_SPEECH = """() => {
+  window.spoken = [];
+  speechSynthesis.speak = (said) => window.spoken.push(said.text);
 }"""
 
 
 @pytest.mark.parametrize(("person", "learner"), [(MAREN, "Bea Orrin"), (TEODOR, "Rosa Denning")])
-def test_drive_tells_draws_and_says_the_cue_that_cues_shows(page, person, learner):
+def test_drive_shows_and_speaks_the_cues_of_the_cues_screen(page, person, learner):
     sign_in(page, person)
     choose(page, "Learner", learner)
-    seen = []
+    cues = []
     for number in range(2):
         calls(page).nth(number).click()
-        # Its number, what to do, the place, and what is seen there.
+        # Lines: number, instruction, place, cue.
         expect(calls(page).nth(number)).to_contain_text(re.compile("early"))
-        seen.append(calls(page).nth(number).inner_text().split("\n")[3])
-    assert all(re.match("In the|Through", told) for told in seen), seen
+        cues.append(calls(page).nth(number).inner_text().split("\n")[3])
+    assert all(re.match("In the|Through", cue) for cue in cues), cues
     take_sheet(page)
     page.get_by_role("button", name="Start the clock").click()
     page.get_by_role("button", name="Noted so far, and").click()
-    page.evaluate(HEARD)
+    page.evaluate(RECORD_SPEECH)
     page.get_by_role("switch", name="Say the step in hand aloud").check()
     page.get_by_role("button", name="Close").click()
     hand = page.get_by_role("region", name="Step in hand")
     page.context.set_offline(True)
-    for number, told in enumerate(seen, 1):
+    for number, cue in enumerate(cues, 1):
         step(page, number)
-        expect(hand).to_contain_text(told)
+        expect(hand).to_contain_text(cue)
         picture = page.get_by_role("img", name=f"Sight picture at call {number}")
         expect(picture).to_be_visible()
-        assert told in page.evaluate("window.heard").pop()
+        assert cue in page.evaluate("window.spoken").pop()
     page.context.set_offline(False)
     page.get_by_role("button", name="Noted so far, and").click()
     page.get_by_role("switch", name="Say the step in hand aloud").uncheck()

@@ -85,8 +85,8 @@ def test_without_a_folder_to_keep_compiled_loops_in_it_says_so_and_works(tmp_pat
 
 
 @pytest.mark.parametrize(("command", "needed"), [("drive", "driving"), ("judge", "judging")])
-def test_what_computes_little_loads_little(command, needed):
-    """Methods, statistics, searches, machine code and the web stay away: each costs a while."""
+def test_short_commands_import_only_what_they_need(command, needed):
+    """Not imported: methods, statistics, optimisers, Numba, Django. Each takes a while."""
     done = subprocess.run(
         [sys.executable, "-X", "importtime", "-m", "faircorner.cli", command, "-"],
         input="{}", capture_output=True, text=True, check=False,

@@ -174,7 +174,7 @@ def test_a_shift_moves_the_told_cue_and_not_the_plan(linnet, seat, quay, method,
     assert moved.calls[2].s == pytest.approx(plan.calls[2].s)
     assert moved.calls[2].told == pytest.approx(plan.calls[2].s - 0.2)
     assert moved.calls[2].cue.sighting.station != plan.calls[2].cue.sighting.station
-    # By its place, too: straight back, so much less of the way is so much less past a landmark.
+    # Its place moves as well: 0.2 m less of reversing straight is 0.2 m less past the landmark.
     moved = make_plan(scene(linnet, seat, quay, method, standard, Options(shifts={1: -0.2})))
     assert moved.calls[0].metres == pytest.approx(plan.calls[0].metres - 0.2)
 

@@ -27,7 +27,7 @@ class Call:
     step : index of the step it begins; s : m rolled; pose : (3,); heading : rad off the kerb's
     line, nose away positive; told : m rolled where the cue is told, s plus the shift
     until : what the step before it waited for
-    metres : m at which it is told: own point behind the landmark, or from the kerb; else NaN
+    metres : m where its cue is given: own point behind the landmark, or from the kerb; else NaN
     cue : None where the method watches outcomes instead of cues
     leant : what shows to a driver who leans, where nothing does as they sit; else None
     earlier : where nothing does to them either, what to stop by before it and count from
@@ -116,7 +116,7 @@ def call_at(scene: Scene, driven: Driven, index: int, window: Window) -> Call:
     pose, _ = state_at(scene, driven, s, index)
     facing = state_at(scene, driven, told, index + 1)[0][2]
     until = scene.method.steps[index].until
-    # A call that was moved is told by the place it was moved to, as by what is seen there.
+    # A moved call is described where its cue is given, not where the plan has it.
     leg = index if told == s else _leg_at(driven, told)
     there, turns = state_at(scene, driven, told, leg)
     moment = Moment(vehicle=scene.vehicle, ground=scene.ground, pose=there, turns=turns)
@@ -151,7 +151,7 @@ def told_at(scene: Scene, driven: Driven, call: int) -> float:
 
 
 def _leg_at(driven: Driven, s: float) -> int:
-    """The leg under way after so many m; at a leg's end it is still that one."""
+    """Index of the leg that is driven at s m rolled; at the end of a leg, that leg."""
     return int(np.searchsorted(driven.followed.ends[0], s))
 
 

@@ -39,6 +39,7 @@ def _variances(covariance: Floats, sensitivity: Floats) -> tuple[Floats, Bools]:
 
     Non-negative least squares (Lawson and Hanson 1974) of the covariance on each call's own.
     """
+    # A method without a call.
     if sensitivity.shape[1] == 0:
         return np.zeros(0), np.zeros(0, dtype=bool)
     scale = 1 / np.sqrt(np.diag(covariance))

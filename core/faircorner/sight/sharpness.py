@@ -164,7 +164,7 @@ def same_again(moved: Callable[[float], float], *, within: float = _ANOTHER) -> 
     start = moved(0.0)
     if abs(start) < 1e-9:
         return float("nan")
-    # Not loaded where nothing is looked at: a drive by figures takes half as long for it.
+    # Imported here: it is half of the time of `core drive`, which never calls this.
     from scipy.optimize import brentq  # noqa: PLC0415
 
     # Mostly it moves on as it begins to: that it does is seen, not taken for granted.

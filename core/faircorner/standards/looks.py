@@ -1,4 +1,4 @@
-"""What looks there are: a method asks for them, a standard judges them."""
+"""Names of the looks that a method asks for and a standard judges."""
 
 from typing import Literal, TypeAlias, get_args
 
@@ -6,5 +6,5 @@ __all__ = ["LOOKS", "Look", "MirrorLook"]
 
 Look: TypeAlias = Literal["all round", "off side", "near side", "behind", "nose"]
 LOOKS: tuple[Look, ...] = get_args(Look)
-# What is done with a mirror is looked after like any other look.
+# Setting a mirror is noted and judged like a look.
 MirrorLook: TypeAlias = Literal["dip mirror", "restore mirror"]

@@ -1,4 +1,4 @@
-"""What manoeuvres there are, and where each of them ends."""
+"""The manoeuvres, and the kind of goal at which each ends."""
 
 __all__ = ["JUDGED_MANOEUVRES", "MANOEUVRES", "goal_of"]
 

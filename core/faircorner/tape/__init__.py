@@ -1,4 +1,4 @@
-"""Tape readings to a pose, and how well readings agree."""
+"""The pose of a vehicle from tape readings, and how well readings agree."""
 
 from faircorner.tape.agreement import Agreement, agreement, one_reading
 from faircorner.tape.by_eye import Glance

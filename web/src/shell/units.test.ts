@@ -45,7 +45,7 @@ describe("a length", () => {
     expect(distance(41.6, "imperial")).toBe("136 ft");
     expect([distance(9.4, "metric"), distance(2.9, "imperial")]).toEqual(["9.40 m", "9 ft 6 in"]);
   });
-  it("is told to the millimetre or the twentieth of an inch where that matters", () => {
+  it("rounds to 1 mm or 0.05 in where precision matters", () => {
     expect([finely(0.0374, "metric"), finely(0.0381, "imperial")]).toEqual(["37 mm", "1.5 in"]);
   });
   it("has a ruler with a mark each metre or each foot", () => {
@@ -93,7 +93,7 @@ it("turns, degrees and shares are told plainly", () => {
   expect(percent(0.254)).toBe("25 %");
 });
 
-it("a rate by the metre is told by the foot where that is the unit: 0.3048 m", () => {
+it("converts turns per metre to turns per foot: 1 ft is 0.3048 m", () => {
   expect([hands(2, "metric"), hands(2, "imperial")]).toEqual(["2.0 turns/m", "0.61 turns/ft"]);
   expect([speed(0.5, "metric"), speed(0.6096, "imperial")]).toEqual(["0.5 m/s", "2.0 ft/s"]);
 });

@@ -28,7 +28,7 @@ import { observe, phaseOf, stepOf } from "./jotted";
 import { Pad } from "./Pad";
 import { ScreenLock } from "./ScreenLock";
 import { SoFar } from "./SoFar";
-import { Seen, StepInHand, toldOf } from "./StepInHand";
+import { StepInHand, StepPicture, stepText } from "./StepInHand";
 import { Strip } from "./Strip";
 import { type Draft, useAttemptDraft } from "./useAttemptDraft";
 import { useDriveKeys } from "./useDriveKeys";
@@ -115,7 +115,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
   useDriveKeys(sheet, noting);
   useStaysLit(draft.runningSince !== null);
   const sights = useQuery({ ...sheetSightsQuery(sheet), retry: false }).data;
-  useSaid(sheet, draft.card, sights, options.speaks && draft.started !== null);
+  useSpokenStep(sheet, draft.card, sights, options.speaks && draft.started !== null);
   const words = finishWords(sheet.ground.body.goal, sheet.method.body);
   const kerbed = PLACES[sheet.ground.body.goal.kind].kerbed;
   const done = () => keep.mutate({ pathname: "/tape", search: withAttempt(search, draft.id) });
@@ -161,12 +161,12 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
       </Box>
       <Strip sheet={sheet} noting={noting} />
       {wide && (
-        <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr) 260px", gap: 1 }}>
-          <Seen sheet={sheet} card={draft.card} sights={sights} />
+        <Box sx={{ display: "flex", gap: 1, minHeight: 0 }}>
+          <StepPicture sheet={sheet} card={draft.card} sights={sights} />
           <Paper
             component="section"
             aria-label={t("drive.so far")}
-            sx={{ px: 1.5, overflowY: "auto" }}
+            sx={{ px: 1.5, overflowY: "auto", flex: 1, minWidth: 220 }}
           >
             <Box component="h2" sx={{ fontSize: 16, my: 1 }}>
               {t("drive.so far")}
@@ -193,7 +193,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
         sheet={sheet}
         noting={noting}
         sights={sights}
-        pictured={!wide}
+        showPicture={!wide}
         ends={
           <Ends
             sheet={sheet}
@@ -231,11 +231,11 @@ const buzzing =
     change(part);
   };
 
-/** The step in hand, said aloud whenever another one comes to it. */
-const useSaid = (sheet: Sheet, card: number, sights: Sights | undefined, aloud: boolean) => {
+/** Speaks each step when it becomes the current one. */
+const useSpokenStep = (sheet: Sheet, card: number, sights: Sights | undefined, aloud: boolean) => {
   const { locale } = useSchool();
-  const { say, seen, place } = toldOf(sheet, card, sights);
-  const text = [say, seen, place].filter(Boolean).join(". ");
+  const { say, cue, place } = stepText(sheet, card, sights);
+  const text = [say, cue, place].filter(Boolean).join(". ");
   useEffect(() => {
     if (!aloud) return;
     speak(text, locale);

@@ -20,16 +20,16 @@ import { Light, TIMINGS } from "./StepCard";
 interface Props {
   sheet: Sheet;
   noting: Jotting;
-  /** What is seen at every stop; nothing while it is worked out. */
+  /** Undefined until loaded. */
   sights: Sights | undefined;
   /** What the first stop and the last are for. */
   ends: ReactNode;
-  /** Whether what is seen is drawn here, where there is no room for it beside. */
-  pictured: boolean;
+  /** Draw the sight picture here; wide screens show it beside the notes. */
+  showPicture: boolean;
 }
 
-/** What is said of a card: what to do, what is seen when, the place, and which way the next goes. */
-export const toldOf = (sheet: Sheet, card: number, sights?: Sights) => {
+/** Texts of a step: instruction, cue, place, next instruction, and what to do if the cue is hidden. */
+export const stepText = (sheet: Sheet, card: number, sights?: Sights) => {
   const { plan, method } = sheet;
   const steps = method.body.steps;
   const call = plan.calls[card - 1];
@@ -45,22 +45,22 @@ export const toldOf = (sheet: Sheet, card: number, sights?: Sights) => {
       : card === after
         ? plan.ends.text
         : t("drive.before driving on");
-  const seen = call ? (call.cues[0]?.through ? call.seen.text : undefined) : seenAt(sights, card);
+  const cue = call ? (call.cues[0]?.through ? call.seen.text : undefined) : seenAt(sights, card);
   const next = card + 1 < after ? steps[card + 1]?.say : card < after ? t("cues.last stop") : null;
   return {
     say,
-    seen: seen ?? null,
+    cue: cue ?? null,
     place,
     next: next ?? null,
     instead: call && isUnseen(call) ? call.instead.text : null,
   };
 };
 
-export const StepInHand = ({ sheet, noting, sights, ends, pictured }: Props) => {
+export const StepInHand = ({ sheet, noting, sights, ends, showPicture }: Props) => {
   const { draft } = noting;
   const { card } = draft;
   const { plan } = sheet;
-  const { say, seen, place, next, instead } = toldOf(sheet, card, sights);
+  const { say, cue, place, next, instead } = stepText(sheet, card, sights);
   const call = plan.calls[card - 1];
   const called = card > 0 && card < lastStop(draft);
   const prompted = draft.prompted.includes(stepOf(draft, card));
@@ -105,16 +105,16 @@ export const StepInHand = ({ sheet, noting, sights, ends, pictured }: Props) => 
             {t("names.prompted")}
           </Button>
         </Box>
-        {seen && (
+        {cue && (
           <Box sx={{ fontSize: { xs: 18, sm: 22 }, fontWeight: 700, lineHeight: 1.25, mt: 0.5 }}>
-            {seen}
+            {cue}
           </Box>
         )}
         <Box sx={{ fontSize: { xs: 15, sm: 17 }, lineHeight: 1.3, mt: 0.5 }}>{place}</Box>
         {call && <Moved call={call} />}
         {instead && <Box sx={{ fontSize: 15 }}>{instead}</Box>}
         {card < lastStop(draft) && <HeldAlong sights={sights} step={stepOf(draft, card)} />}
-        {pictured && (
+        {showPicture && (
           <Box sx={{ mt: 1, "& svg": { maxHeight: { xs: 76, sm: 460 } } }}>
             <Views views={viewOf(spotAt(sights, card), pictureLabel(plan, card))} />
           </Box>
@@ -139,17 +139,17 @@ export const StepInHand = ({ sheet, noting, sights, ends, pictured }: Props) => 
   );
 };
 
-interface SeenProps {
+interface PictureProps {
   sheet: Sheet;
   card: number;
   sights: Sights | undefined;
 }
 
-/** What the driver sees when the step's call is due: as high as there is room for it. */
-export const Seen = ({ sheet, card, sights }: SeenProps) => {
+/** The sight picture of a step, as high as its container. */
+export const StepPicture = ({ sheet, card, sights }: PictureProps) => {
   const picture = spotAt(sights, card)?.picture;
   return picture ? (
-    <Box sx={{ minHeight: 0, "& svg": { height: "100%", width: "auto", maxWidth: "100%" } }}>
+    <Box sx={{ minHeight: 0, "& svg": { height: "100%", width: "auto" } }}>
       <SightPicture picture={picture} label={pictureLabel(sheet.plan, card)} />
     </Box>
   ) : null;

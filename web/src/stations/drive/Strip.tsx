@@ -8,13 +8,13 @@ import { ink } from "../../theme";
 import { t } from "../../words";
 import { type Jotting, last, lastStop, looksOf } from "./jotted";
 import { TIMINGS } from "./StepCard";
-import { toldOf } from "./StepInHand";
+import { stepText } from "./StepInHand";
 
 export const Strip = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => {
   const { draft, change } = noting;
   // The number that is seen is part of what it is called.
   const named = (card: number) => {
-    const { say } = toldOf(sheet, card);
+    const { say } = stepText(sheet, card);
     const called = card > 0 && card < lastStop(draft);
     return called ? t("drive.call said", { number: card, say }) : say;
   };
@@ -33,7 +33,7 @@ export const Strip = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => {
             key={card}
             aria-current={here ? "step" : undefined}
             aria-label={named(card)}
-            title={toldOf(sheet, card).say}
+            title={stepText(sheet, card).say}
             onClick={() => change({ card })}
             sx={{
               flex: 1,
