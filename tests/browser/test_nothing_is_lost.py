@@ -89,6 +89,15 @@ def test_an_attempt_on_another_sheet_is_found_again(page):
     page.reload()
     page.get_by_role("button", name="Undo").click()
     expect(late).to_be_visible()
+    # From the address of an older sheet, too, Drive opens with the one just made, and stays with it.
+    station(page, "Cues")
+    page.get_by_role("slider", name="Finish off the kerb").press("ArrowRight")
+    asked_from = []
+    page.on("request", lambda asked: "/api/docket" in asked.url and asked_from.append(page.url))
+    take_sheet(page)
+    expect(elsewhere).to_be_visible()
+    assert asked_from
+    assert all("/cues" in url for url in asked_from)
 
 
 def test_what_two_people_changed_is_shown_and_chosen_from(page):

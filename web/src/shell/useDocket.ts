@@ -3,7 +3,7 @@ import { useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { type DocketIds, docketQuery, sessionQuery } from "../api/queries";
-import type { School } from "../api/types";
+import type { Docket, School } from "../api/types";
 import { keep } from "../device/kept";
 
 const STUBS = ["learner", "seat", "ground", "method", "standard"] as const;
@@ -85,6 +85,15 @@ export const without = (search: string, name: "sheet" | "attempt"): string => {
   return next.toString();
 };
 
+/** A docket by all that it holds, as its address names it. */
+export const idsOf = (docket: Docket) => ({
+  learner: docket.learner.id,
+  seat: docket.seat.document_id,
+  ground: docket.ground.document_id,
+  method: docket.method.document_id,
+  standard: docket.standard.document_id,
+});
+
 /** Writes the resolved docket into the address and the memory of this browser. */
 export const useRememberDocket = () => {
   const school = useSchool();
@@ -93,13 +102,7 @@ export const useRememberDocket = () => {
   const navigate = useNavigate();
   const client = useQueryClient();
   useEffect(() => {
-    const ids = {
-      learner: docket.learner.id,
-      seat: docket.seat.document_id,
-      ground: docket.ground.document_id,
-      method: docket.method.document_id,
-      standard: docket.standard.document_id,
-    };
+    const ids = idsOf(docket);
     keep(keyFor(school.id), JSON.stringify(ids));
     const next = new URLSearchParams(search);
     for (const stub of STUBS) next.set(stub, String(ids[stub]));

@@ -7,11 +7,11 @@ import Typography from "@mui/material/Typography";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useLocation, useNavigate } from "react-router";
 import { ask } from "../../api/client";
-import { planBody } from "../../api/queries";
+import { docketQuery, planBody } from "../../api/queries";
 import type { Docket, MethodBody, Plan } from "../../api/types";
 import { download } from "../../shell/download";
 import { MainAction } from "../../shell/MainAction";
-import { useMay, without } from "../../shell/useDocket";
+import { idsOf, useMay } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import { CardMenu } from "./CardMenu";
@@ -40,8 +40,11 @@ export const SheetBar = ({ docket, plan, cue, draft }: Props) => {
     onSuccess: async () => {
       cue.reset();
       for (const key of ["docket", "sets"]) await client.invalidateQueries({ queryKey: [key] });
-      // As the address is by now: an older one may name a docket that has the sheet before.
-      navigate({ pathname: "/drive", search: without(window.location.search, "sheet") });
+      // Drive must open with the new sheet: a docket cached under another address has the old one.
+      const ids = idsOf(docket);
+      await client.fetchQuery(docketQuery(ids));
+      const named = Object.entries(ids).map(([stub, id]) => [stub, String(id)]);
+      navigate({ pathname: "/drive", search: new URLSearchParams(named).toString() });
     },
   });
   const file = () =>
