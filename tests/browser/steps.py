@@ -67,6 +67,8 @@ def take_sheet(page):
     """On to Drive, by whatever the button says: somebody may have revised what it is made from."""
     ways = "^(Drive this sheet|(Use this sheet|Bring the sheet up to date) and drive)$"
     page.get_by_role("button", name=re.compile(ways)).click()
+    # Who goes to Drive before the sheet is kept finds the one before there.
+    expect(page.get_by_role("heading", name="Drive", level=1)).to_be_attached()
 
 
 def station(page, name):

@@ -268,7 +268,7 @@ def test_the_whole_round_by_keyboard_alone(page):
     expect(page.get_by_role("status", name="Verdict")).to_contain_text(re.compile("[Mm]et"))
     tab_to(page, "Keep the readings")
     page.keyboard.press("Enter")
-    expect(page.get_by_role("button", name="Kept")).to_be_visible()
+    expect(page.get_by_role("link", name="Drive again")).to_be_visible()
     page.keyboard.press("Escape")
     page.keyboard.press("6")
     expect(page.get_by_role("region", name="Advice")).to_be_visible()

@@ -89,7 +89,7 @@ def test_an_attempt_on_another_sheet_is_found_again(page):
     page.reload()
     page.get_by_role("button", name="Undo").click()
     expect(late).to_be_visible()
-    # From the address of an older sheet, too, Drive opens with the one just made, and stays with it.
+    # From the address of an older sheet, too, Drive opens with the one just made.
     station(page, "Cues")
     page.get_by_role("slider", name="Finish off the kerb").press("ArrowRight")
     asked_from = []

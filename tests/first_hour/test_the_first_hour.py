@@ -20,7 +20,7 @@ def drive_and_tape(page, readings):
     for label, text in zip(fields, readings, strict=True):
         type_length(page, label, text)
     page.get_by_role("button", name="Keep the readings").click()
-    expect(page.get_by_role("button", name="Kept")).to_be_visible()
+    expect(page.get_by_role("link", name="Drive again")).to_be_visible()
 
 
 def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page):

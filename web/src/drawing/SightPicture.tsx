@@ -38,15 +38,17 @@ interface Props {
   /** What of it has moved on; the cue is marked only where it is called. */
   moved?: Frame | null | undefined;
   label: string;
+  /** Only what lies about the mark, for where there is little room. */
+  closeUp?: boolean;
 }
 
-export const SightPicture = ({ picture, moved, label }: Props) => {
+export const SightPicture = ({ picture, moved, label, closeUp = false }: Props) => {
   const [width, height] = picture.size;
   const { glass } = picture;
   const there = moved ?? picture;
   return (
     <svg
-      viewBox={`0 0 ${width} ${height}`}
+      viewBox={(closeUp ? aboutTheMark(picture) : [0, 0, width, height]).join(" ")}
       width="100%"
       role="img"
       aria-label={label}
@@ -78,9 +80,7 @@ export const SightPicture = ({ picture, moved, label }: Props) => {
           glass={glass}
           parts={moved?.glass ?? glass.parts}
           marked={!moved}
-          // Beside what it enlarges, where the cabin is dark.
-          left={(picture.cue?.spot[0] ?? 0) > width / 2}
-          within={[width, height]}
+          at={cornerOf(picture, glass)}
         />
       )}
     </svg>
@@ -108,18 +108,39 @@ interface LargeProps {
   glass: Glass;
   parts: readonly Part[];
   marked: boolean;
-  left: boolean;
-  within: readonly [number, number];
+  at: readonly [number, number];
 }
 
 const MARGIN = 22;
 
+/** Where the enlarged mirror is drawn: beside what it enlarges, at the foot. */
+const cornerOf = ({ cue, size: [width, height] }: Picture, { size }: Glass): [number, number] => {
+  const left = (cue?.spot[0] ?? 0) > width / 2;
+  return [left ? MARGIN : width - size[0] - MARGIN, height - size[1] - MARGIN];
+};
+
+/** How much of a picture's width a close-up shows, and how wide it is for its height. */
+const CLOSE = 0.45;
+const CLOSE_SHAPE = 2.6;
+
+/** The part of a picture that a close-up shows: the enlarged mirror, or what lies about the mark. */
+const aboutTheMark = (picture: Picture): [number, number, number, number] => {
+  const { cue, glass, size } = picture;
+  if (glass) {
+    const [x, y] = cornerOf(picture, glass);
+    return [x - MARGIN, y - MARGIN, glass.size[0] + 2 * MARGIN, glass.size[1] + 2 * MARGIN];
+  }
+  if (!cue) return [0, 0, ...size];
+  const [width, height] = [size[0] * CLOSE, (size[0] * CLOSE) / CLOSE_SHAPE];
+  const within = (middle: number, part: number, whole: number) =>
+    Math.max(0, Math.min(middle - part / 2, whole - part));
+  return [within(cue.spot[0], width, size[0]), within(cue.spot[1], height, size[1]), width, height];
+};
+
 /** The mirror by itself, enlarged, with what it shows. */
-const LargeGlass = ({ glass, parts, marked, left, within }: LargeProps) => {
+const LargeGlass = ({ glass, parts, marked, at: [x, y] }: LargeProps) => {
   const clip = useId();
   const [width, height] = glass.size;
-  const x = left ? MARGIN : within[0] - width - MARGIN;
-  const y = within[1] - height - MARGIN;
   return (
     <g transform={`translate(${x} ${y})`}>
       <clipPath id={clip}>

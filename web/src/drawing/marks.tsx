@@ -32,7 +32,17 @@ export const FirstStop = ({ x = 0, y = 0 }: { x?: number; y?: number }) => (
 
 /** And after the last one: a square. */
 export const LastStop = ({ x = 0, y = 0 }: { x?: number; y?: number }) => (
-  <rect x={x - 7} y={y - 7} width={14} height={14} rx={2} fill={ink.teal} />
+  <rect
+    x={x - 7}
+    y={y - 7}
+    width={14}
+    height={14}
+    rx={2}
+    fill={ink.teal}
+    // On the teal of a chosen step it would be lost.
+    stroke={ink.sheet}
+    strokeWidth={2}
+  />
 );
 
 export const EarlyWedge = ({ size = 9 }: { size?: number }) => (

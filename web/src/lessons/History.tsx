@@ -181,7 +181,7 @@ const Row = ({ attempt, learner, point }: RowProps) => {
       onFocus={() => point(attempt.id)}
       onBlur={() => point(null)}
       sx={{
-        "&:hover": { background: ink.paper },
+        "@media (hover: hover)": { "&:hover": { background: ink.paper } },
         px: 2,
         py: 0.75,
         display: "flex",

@@ -1,6 +1,6 @@
 /** State that survives a reload: what was typed is never lost, and is nobody's but who typed it. */
 import { useSuspenseQuery } from "@tanstack/react-query";
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { sessionQuery } from "../api/queries";
 import { forgetKept, keep, mine, ROOT } from "../device/kept";
 
@@ -63,6 +63,14 @@ export const useStored = <T>(name: string, fallback: T) => {
     },
     [key],
   );
+  // Another tab has typed: what it kept is built upon, not written over.
+  useEffect(() => {
+    const follow = ({ key: changed }: StorageEvent) => {
+      if (changed === key) setState({ key, value: read(key, fallback) });
+    };
+    window.addEventListener("storage", follow);
+    return () => window.removeEventListener("storage", follow);
+  });
   const forget = () => {
     forgetKept(key);
     setState({ key, value: fallback });

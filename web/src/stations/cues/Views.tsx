@@ -45,9 +45,11 @@ interface Props {
   /** The way as it is seen at this stop, and how far along it is followed; a picture stands else. */
   film?: readonly Frame[] | undefined;
   scrub?: Scrub;
+  /** Where there is little room: what lies about the mark; whole at a touch. */
+  closeUp?: boolean;
 }
 
-export const Views = ({ views, ...followed }: Props) => {
+export const Views = ({ views, closeUp = false, ...followed }: Props) => {
   const [large, setLarge] = useState(false);
   const heading = useId();
   if (views.length === 0) return null;
@@ -58,7 +60,7 @@ export const Views = ({ views, ...followed }: Props) => {
         onClick={() => setLarge(true)}
         sx={{ display: "block", width: "100%", textAlign: "left", cursor: "zoom-in" }}
       >
-        <Side views={views} {...followed} />
+        <Side views={views} {...followed} closeUp={closeUp} />
       </ButtonBase>
       <Dialog
         open={large}
@@ -80,7 +82,13 @@ export const Views = ({ views, ...followed }: Props) => {
 };
 
 /** Beside each other, one after the other in time. */
-const Side = ({ views, film, scrub, saved = false }: Props & { saved?: boolean }) => (
+const Side = ({
+  views,
+  film,
+  scrub,
+  closeUp = false,
+  saved = false,
+}: Props & { saved?: boolean }) => (
   <Box
     sx={{
       display: "grid",
@@ -97,7 +105,7 @@ const Side = ({ views, film, scrub, saved = false }: Props & { saved?: boolean }
           {i === 0 && scrub ? (
             <Followed picture={picture} label={label} film={film} scrub={scrub} />
           ) : (
-            <SightPicture picture={picture} label={label} />
+            <SightPicture picture={picture} label={label} closeUp={closeUp} />
           )}
           {saved && <SaveDrawing name={label} ground={ink.sky} at={{ right: 6, top: 6 }} />}
         </Box>

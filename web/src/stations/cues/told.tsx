@@ -106,6 +106,14 @@ export const seenAt = (sights: Sights | undefined, number: number): string | und
   return told.length > 0 ? told.join(" ") : undefined;
 };
 
+/** The same where it is too blunt to stop by: said with that, beside a picture that marks it. */
+export const bluntAt = (sights: Sights | undefined, number: number): string | undefined => {
+  const spot = spotAt(sights, number);
+  return spot?.picture?.cue && spot.seen
+    ? t("cues.blunt alone", { seen: spot.seen.text })
+    : undefined;
+};
+
 /** What is held while a step is rolled, and what drift looks like. */
 export const HeldAlong = ({ sights, step }: { sights: Sights | undefined; step: number }) =>
   sights?.held

@@ -192,6 +192,7 @@ const Noting = ({ sheet }: { sheet: Sheet }) => {
       <StepInHand
         sheet={sheet}
         noting={noting}
+        begun={draft.started !== null}
         sights={sights}
         showPicture={!wide}
         ends={

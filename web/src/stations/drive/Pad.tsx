@@ -24,9 +24,11 @@ interface Props {
 }
 
 export const Pad = ({ sheet, words, counts, observe }: Props) => {
-  const wide = useMediaQuery(useTheme().breakpoints.up("md"));
-  // What there is no room for without scrolling is one tap away.
-  const pad = useAtHand(sheet).slice(0, wide ? 15 : 11);
+  const { breakpoints } = useTheme();
+  const wide = useMediaQuery(breakpoints.up("md"));
+  const small = useMediaQuery(breakpoints.down("sm"));
+  // What there is no room for beside the cue and its picture is one tap away.
+  const pad = useAtHand(sheet).slice(0, wide ? 15 : small ? 5 : 11);
   const { observed } = useVocabulary();
   const [more, setMore] = useState(false);
   const title = useId();

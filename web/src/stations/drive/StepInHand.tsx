@@ -3,23 +3,28 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Paper from "@mui/material/Paper";
+import { useTheme } from "@mui/material/styles";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import type { ReactNode } from "react";
 import type { Sheet, Sights } from "../../api/types";
 import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
 import { SightPicture } from "../../drawing/SightPicture";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
-import { HeldAlong, Moved, pictureLabel, seenAt, spotAt } from "../cues/told";
+import { bluntAt, HeldAlong, Moved, pictureLabel, seenAt, spotAt } from "../cues/told";
 import { isUnseen } from "../cues/Unseen";
 import { Views, viewOf } from "../cues/Views";
 import { AtEnd, askedAtEnd } from "./AtEnd";
 import { Before } from "./Before";
 import { type Jotting, lastStop, looksOf, notePrompt, noteTiming, stepOf, tapLook } from "./jotted";
 import { Light, TIMINGS } from "./StepCard";
+import { useLifted } from "./useLifted";
 
 interface Props {
   sheet: Sheet;
   noting: Jotting;
+  /** Whether the clock has been started: other buttons stand at the same place from then on. */
+  begun: boolean;
   /** Undefined until loaded. */
   sights: Sights | undefined;
   /** What the first stop and the last are for. */
@@ -45,7 +50,8 @@ export const stepText = (sheet: Sheet, card: number, sights?: Sights) => {
       : card === after
         ? plan.ends.text
         : t("drive.before driving on");
-  const cue = call ? (call.cues[0]?.through ? call.seen.text : undefined) : seenAt(sights, card);
+  const stop = seenAt(sights, card) ?? bluntAt(sights, card);
+  const cue = call ? (call.cues[0]?.through ? call.seen.text : undefined) : stop;
   const next = card + 1 < after ? steps[card + 1]?.say : card < after ? t("cues.last stop") : null;
   return {
     say,
@@ -56,7 +62,7 @@ export const stepText = (sheet: Sheet, card: number, sights?: Sights) => {
   };
 };
 
-export const StepInHand = ({ sheet, noting, sights, ends, showPicture }: Props) => {
+export const StepInHand = ({ sheet, noting, begun, sights, ends, showPicture }: Props) => {
   const { draft } = noting;
   const { card } = draft;
   const { plan } = sheet;
@@ -64,6 +70,8 @@ export const StepInHand = ({ sheet, noting, sights, ends, showPicture }: Props) 
   const call = plan.calls[card - 1];
   const called = card > 0 && card < lastStop(draft);
   const prompted = draft.prompted.includes(stepOf(draft, card));
+  const small = useMediaQuery(useTheme().breakpoints.down("sm"));
+  const lifted = useLifted(`${card} ${begun}`);
   return (
     <Paper
       component="section"
@@ -75,6 +83,7 @@ export const StepInHand = ({ sheet, noting, sights, ends, showPicture }: Props) 
         flexDirection: "column",
         gap: 1,
         border: `2px solid ${ink.teal}`,
+        pointerEvents: lifted ? undefined : "none",
       }}
     >
       {/* What is read gives way before what is tapped does. */}
@@ -115,8 +124,8 @@ export const StepInHand = ({ sheet, noting, sights, ends, showPicture }: Props) 
         {instead && <Box sx={{ fontSize: 15 }}>{instead}</Box>}
         {card < lastStop(draft) && <HeldAlong sights={sights} step={stepOf(draft, card)} />}
         {showPicture && (
-          <Box sx={{ mt: 1, "& svg": { maxHeight: { xs: 76, sm: 460 } } }}>
-            <Views views={viewOf(spotAt(sights, card), pictureLabel(plan, card))} />
+          <Box sx={{ mt: 1, "& svg": { maxHeight: { xs: 124, sm: 460 } } }}>
+            <Views views={viewOf(spotAt(sights, card), pictureLabel(plan, card))} closeUp={small} />
           </Box>
         )}
         {next && (
@@ -202,10 +211,12 @@ const Eyes = ({ sheet, noting }: { sheet: Sheet; noting: Jotting }) => {
             onClick={() => tapLook(noting, i)}
             sx={{
               flex: "1 1 92px",
-              minHeight: 56,
+              minHeight: { xs: 48, sm: 56 },
               px: 0.5,
+              columnGap: 1,
               lineHeight: 1.15,
-              flexDirection: "column",
+              flexDirection: { xs: "row", sm: "column" },
+              flexWrap: "wrap",
               background: done ? ink.pale : undefined,
             }}
           >

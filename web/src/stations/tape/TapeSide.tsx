@@ -19,7 +19,7 @@ export const TapeSide = ({ actions, asked, children }: Props) => (
     {asked}
     {actions && (
       <MainAction>
-        <Box sx={{ display: "flex", gap: 1 }}>{actions}</Box>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>{actions}</Box>
       </MainAction>
     )}
   </Box>

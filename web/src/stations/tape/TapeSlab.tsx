@@ -149,7 +149,16 @@ export const TapeSlab = ({
             />
           ),
       )}
-      <text x={12} y={drawing.away[1] > 0.5 ? "6%" : "96%"} fill="#fff" fontSize={13}>
+      <text
+        x={12}
+        y={drawing.away[1] > 0.5 ? "6%" : "96%"}
+        fill="#fff"
+        fontSize={13}
+        // Read on a road as on a pale footpath.
+        stroke={ink.tarmac}
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
         {t(
           captionOf(
             tape,

@@ -19,6 +19,7 @@ import { Columns } from "../../shell/Columns";
 import { Failure, Nothing, Waiting } from "../../shell/states";
 import { useDocket, useMay, useMe } from "../../shell/useDocket";
 import { t } from "../../words";
+import { AfterKept } from "./AfterKept";
 import { AttemptPicker } from "./AttemptPicker";
 import { Doubts } from "./Doubts";
 import { Entries } from "./Entries";
@@ -66,6 +67,7 @@ const TapeStation = () => {
       sheet={sheet.data}
       attempt={attempt}
       attempts={list}
+      isAnother={meant !== null && !asIs}
       onChoose={setChosen}
     />
   );
@@ -75,10 +77,12 @@ interface Props {
   sheet: Sheet;
   attempt: Shown;
   attempts: Shown[];
+  /** The one that was asked for is not among them. */
+  isAnother: boolean;
   onChoose: (id: string) => void;
 }
 
-const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
+const Taping = ({ sheet, attempt, attempts, isAnother, onChoose }: Props) => {
   const { search } = useLocation();
   const me = useMe();
   const readOnly = !useMay().teach;
@@ -93,6 +97,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
   const spoilt = useSpoilt(attempt);
   const error = taping.save.error ?? spoilt.error ?? taping.error;
   const first = attempt.tapings.at(-1);
+  const isKept = draft === null && attempt.readings !== null;
   if (second.typed !== null)
     return <SecondTape sheet={sheet} attempt={attempt} second={second} words={words} />;
   return (
@@ -112,22 +117,20 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
         actions={
           !readOnly && (
             <>
-              <Button
-                variant="contained"
-                size="large"
-                sx={{ minHeight: 52, flex: 1 }}
-                disabled={!taping.canBeKept}
-                loading={taping.save.isPending}
-                onClick={() => taping.save.mutate()}
-              >
-                {t(
-                  taping.correcting
-                    ? "tape.keep the correction"
-                    : draft || !attempt.readings
-                      ? "tape.keep the readings"
-                      : "tape.kept",
-                )}
-              </Button>
+              {isKept ? (
+                <AfterKept attempt={attempt} />
+              ) : (
+                <Button
+                  variant="contained"
+                  size="large"
+                  sx={{ minHeight: 52, flex: 1 }}
+                  disabled={!taping.canBeKept}
+                  loading={taping.save.isPending}
+                  onClick={() => taping.save.mutate()}
+                >
+                  {t(taping.correcting ? "tape.keep the correction" : "tape.keep the readings")}
+                </Button>
+              )}
               <Button
                 sx={{ minHeight: 52 }}
                 loading={spoilt.isPending}
@@ -152,7 +155,12 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
             readOnly={readOnly}
           />
         )}
-        {attempt.notes.help === "mock test" && (
+        {isAnother && (
+          <Alert severity="warning" role="note">
+            {t("tape.not among these")}
+          </Alert>
+        )}
+        {attempt.notes.help === "mock test" && !isKept && (
           <Button component={Link} to={{ pathname: "/mock-tests", search }} variant="outlined">
             {t("mock.on with the test")}
           </Button>
@@ -169,7 +177,7 @@ const Taping = ({ sheet, attempt, attempts, onChoose }: Props) => {
           />
         ) : (
           <Alert severity="info" role="note">
-            {draft === null && attempt.readings
+            {isKept
               ? t("tape.verdict waits")
               : t(byEye ? "tape.look at both" : "tape.type both readings", { edge: words.edge })}
           </Alert>
