@@ -197,7 +197,9 @@ class _Device:
             typed.fill(str(reading))
             typed.press("Enter")
         self._button("Keep the readings").click()
-        expect(self._button("Kept")).to_be_visible(timeout=_PATIENCE_MS)
+        expect(self.page.get_by_role("link", name="Drive again")).to_be_visible(
+            timeout=_PATIENCE_MS
+        )
 
     @staticmethod
     def _was_killed(attempt: _Attempt, moment: str) -> bool:

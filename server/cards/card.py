@@ -158,9 +158,7 @@ def _stops(docket: Docket, teller: _Teller) -> Iterator[Stop]:
         mark="first",
         say=teller.said(Said("card first stop")),
         lines=_lines(teller.told(plan["begins"]), _seen_at(docket, 0, teller)),
-        strong=_lines(
-            steps[0]["say"],
-        ),
+        strong=_lines(steps[0]["say"], _wheel(docket, 0, teller)),
         looks=_looks(plan, 0, teller),
         held=_held(docket, 0, teller),
         views=_views(docket, 0, teller),
@@ -188,7 +186,10 @@ def _call(docket: Docket, call: dict[str, Any], teller: _Teller) -> Stop:
         number=number,
         say=docket.method["steps"][call["leg"]]["say"],
         lines=_lines(
-            teller.told(call["said"]), teller.told(call["seen"]), _rests(docket, number, teller)
+            _wheel(docket, call["leg"], teller),
+            teller.told(call["said"]),
+            teller.told(call["seen"]),
+            _rests(docket, number, teller),
         ),
         strong=_lines(teller.told(call["instead"]), _moved(call, teller)),
         looks=_looks(plan, call["leg"], teller),
@@ -197,6 +198,11 @@ def _call(docket: Docket, call: dict[str, Any], teller: _Teller) -> Stop:
         views=_views(docket, number, teller),
         held_picture=_held_picture(docket, call["leg"]),
     )
+
+
+def _wheel(docket: Docket, leg: int, teller: _Teller) -> str:
+    """How far the wheel is turned for a step, as the school tells it."""
+    return teller.told(docket.plan["wheels"][leg][teller.school.wheel])
 
 
 def _lines(*lines: str) -> tuple[str, ...]:
@@ -242,7 +248,9 @@ def _edges(call: dict[str, Any], teller: _Teller) -> Iterator[tuple[Literal["ear
             yield edge, teller.said(Said(f"card free {edge}"))
         else:
             why = Said.of(call[f"{edge}_breaks"])
-            yield edge, teller.said(Said(f"card beyond {edge}", by=Length(metres), why=why))
+            some = Said(f"card beyond {edge}", by=Length(metres), why=why)
+            none = Said(f"card no room {edge}", why=why)
+            yield edge, teller.said(some if metres >= 0.005 else none)
 
 
 def _spot(docket: Docket, number: int) -> dict[str, Any] | None:

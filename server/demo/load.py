@@ -80,6 +80,7 @@ def load_demo() -> None:
             school=School.objects.create(
                 name="Quarry Road Transport Training", place="Harrow Bend", keeps="right",
                 units="imperial", locale="en-US", time_zone="America/Chicago",
+                wheel="clock",
             ),
             password="quarry-demo",  # noqa: S106
             staff=[("teodor", "Teodor Brandt", Role.LEAD)],

@@ -71,7 +71,7 @@ def _docket(
     return {
         "learner": person,
         **revisions,
-        "sits_here": sits_in(person, revisions["seat"], driven.values()),
+        "sits_here": sits_in(person, revisions["seat"]),
         "seat_of": sitter_of(revisions["seat"]),
         "sheet_id": chosen and chosen.pk,
         "sheet_options": chosen and chosen.options,

@@ -27,7 +27,7 @@ class SinceOut(Schema):
 class DocketOut(Schema):
     """The context of all six stations, resolved.
 
-    sits_here : whether the seat is this learner's own, or one they have driven in; seat_of : whose
+    sits_here : whether the seat is this learner's own; seat_of : whose
     it is, empty for nobody's
     sheet_id : the cue sheet that is gone on with, if there is any for these documents; since :
     what has changed since it was made

@@ -1,6 +1,5 @@
 """What the five stubs of the docket stand for when not all of them are asked for."""
 
-from collections.abc import Iterable
 from typing import Any
 
 from faircorner.standards import goal_of
@@ -92,10 +91,9 @@ def _own_seat(newest: list[Newest], learner: Member) -> int | None:
     return max(own, default=None)
 
 
-def sits_in(learner: Member, seat: Revision, driven: Iterable[dict[str, int]]) -> bool:
-    """Whether a seat is this learner's: theirs by name, or one that they have driven in."""
-    own = seat.document.sitter_id == learner.pk
-    return own or any(documents["seat"] == seat.document_id for documents in driven)
+def sits_in(learner: Member, seat: Revision) -> bool:
+    """Whether a seat is this learner's own; driving in another's does not make it theirs."""
+    return seat.document.sitter_id == learner.pk
 
 
 def sitter_of(seat: Revision) -> str:

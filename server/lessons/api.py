@@ -84,12 +84,12 @@ def lessons_list(
     learner: int | None = None,
     sort: Literal["starts", "-starts"] = "starts",
 ) -> object:
-    """The diary. A lesson is to come until it is over."""
+    """The diary. A lesson is to come until it is over, or somebody has ended it."""
     lessons = diary(request)
     if when == "today":
         lessons = lessons.filter(Q(day=timezone.now().astimezone(request.school.zone).date()))
     elif when is not None:
-        coming = Q(ends__gt=timezone.now())
+        coming = Q(ends__gt=timezone.now(), ended=None)
         lessons = lessons.filter(coming if when == "coming" else ~coming)
     if learner is not None:
         lessons = lessons.filter(learner=learner)

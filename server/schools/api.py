@@ -33,6 +33,7 @@ from server.schools.schemas import (
     SchoolOut,
     SessionOut,
     SignIn,
+    WheelIn,
 )
 from server.schools.services import (
     LinkRanOut,
@@ -101,6 +102,15 @@ def school_pad(request: Caller, body: PadIn) -> object:
     """What is at hand in Drive to be noted at any moment."""
     request.school.pad = body.pad
     request.school.save(update_fields=["pad"])
+    return request.school
+
+
+@router.put("/school/wheel", response=SchoolOut, operation_id="school_wheel")
+@may(*SHAPE)
+def school_wheel(request: Caller, body: WheelIn) -> object:
+    """How the school tells how far the steering wheel is turned."""
+    request.school.wheel = body.wheel
+    request.school.save(update_fields=["wheel"])
     return request.school
 
 

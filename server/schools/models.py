@@ -49,6 +49,7 @@ class School(models.Model):
     locale : what is spoken, and how dates and figures are written
     time_zone : what its days are counted in
     pad : what is at hand in Drive to be noted at any moment, in order
+    wheel : how far the steering wheel is turned is told in turns, or on a clock face
     """
 
     name = models.CharField(max_length=120, unique=True)
@@ -58,6 +59,9 @@ class School(models.Model):
     locale = models.CharField(max_length=12, default="en-GB", validators=[known_locale])
     time_zone = models.CharField(max_length=40, default="UTC", validators=[known_time_zone])
     pad = models.JSONField(default=usual_pad)
+    wheel = models.CharField(
+        max_length=5, choices=[("turns", "turns"), ("clock", "clock face")], default="turns"
+    )
 
     def __str__(self) -> str:
         return self.name

@@ -27,12 +27,19 @@ class SchoolOut(Schema):
     locale: str
     time_zone: str
     pad: list[Observed]
+    wheel: Literal["turns", "clock"]
 
 
 class PadIn(RequestBody):
     """What is at hand in Drive to be noted at any moment, in order; each once."""
 
     pad: Annotated[list[Observed], Field(max_length=len(OBSERVED)), AfterValidator(_each_once)]
+
+
+class WheelIn(RequestBody):
+    """How far the steering wheel is turned is told: in turns, or on a clock face."""
+
+    wheel: Literal["turns", "clock"]
 
 
 class PersonOut(Schema):

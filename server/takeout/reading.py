@@ -82,7 +82,8 @@ class _School:
         self.school = new_school({name: raw[name] for name in about})
         if head.pad is not None:
             self.school.pad = head.pad
-            self.school.save(update_fields=["pad"])
+        self.school.wheel = head.wheel
+        self.school.save(update_fields=["pad", "wheel"])
         for part, model in PARTS.items():
             keep = getattr(self, f"_{part}")
             for where, text in self._lines(part):

@@ -48,6 +48,7 @@ class SchoolHead(Line):
 
     learner : whose file it is, where it is one learner's alone
     pad : what is at hand in Drive to be noted; null where nothing is told
+    wheel : how far the steering wheel is turned is told in turns, or on a clock face
     """
 
     format: Literal["fair-corner/school@1"]
@@ -58,6 +59,7 @@ class SchoolHead(Line):
     locale: Annotated[str, Field(max_length=12)]
     time_zone: Annotated[str, Field(max_length=40)]
     pad: Annotated[list[Observed] | None, Field(max_length=len(OBSERVED))] = None
+    wheel: Literal["turns", "clock"] = "turns"
     lead: Number | None
     learner: Number | None
 

@@ -94,7 +94,8 @@ class _Rows:
         return {
             "format": "fair-corner/school@1", "name": school.name, "place": school.place,
             "keeps": school.keeps, "units": school.units, "locale": school.locale,
-            "time_zone": school.time_zone, "pad": school.pad, "lead": self.person.get(lead.pk),
+            "time_zone": school.time_zone, "pad": school.pad, "wheel": school.wheel,
+            "lead": self.person.get(lead.pk),
             "learner": self.learner and self.person[self.learner.pk],
         }  # fmt: skip
 

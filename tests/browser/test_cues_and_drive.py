@@ -215,10 +215,11 @@ def test_drive_shows_and_speaks_the_cues_of_the_cues_screen(page, person, learne
     cues = []
     for number in range(2):
         calls(page).nth(number).click()
-        # Lines: number, instruction, place, cue.
+        # Lines: number, instruction, place, how much wheel, cue.
         expect(calls(page).nth(number)).to_contain_text(re.compile("early"))
-        cues.append(calls(page).nth(number).inner_text().split("\n")[3])
-    assert all(re.match("In the|Through", cue) for cue in cues), cues
+        cues.append(calls(page).nth(number).inner_text().split("\n")[3:5])
+    assert all(wheel.startswith("Wheel ") for wheel, _ in cues), cues
+    assert all(re.match("In the|Through", cue) for _, cue in cues), cues
     take_sheet(page)
     page.get_by_role("button", name="Start the clock").click()
     page.get_by_role("button", name="Noted so far, and").click()
@@ -227,12 +228,15 @@ def test_drive_shows_and_speaks_the_cues_of_the_cues_screen(page, person, learne
     page.get_by_role("button", name="Close").click()
     hand = page.get_by_role("region", name="Step in hand")
     page.context.set_offline(True)
-    for number, cue in enumerate(cues, 1):
+    for number, (wheel, cue) in enumerate(cues, 1):
         step(page, number)
         expect(hand).to_contain_text(cue)
+        expect(hand).to_contain_text(wheel)
         picture = page.get_by_role("img", name=f"Sight picture at call {number}")
         expect(picture).to_be_visible()
-        assert cue in page.evaluate("window.spoken").pop()
+        spoken = page.evaluate("window.spoken").pop()
+        assert cue in spoken
+        assert wheel in spoken
     page.context.set_offline(False)
     page.get_by_role("button", name="Noted so far, and").click()
     page.get_by_role("switch", name="Say the step in hand aloud").uncheck()

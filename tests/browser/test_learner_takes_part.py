@@ -102,7 +102,7 @@ def test_where_it_stands_is_said_in_feet_with_the_kerb_on_the_right(page):
     for name in ("Rear wheel to kerb", "Front wheel to kerb"):
         type_length(page, name, "12")
     page.get_by_role("button", name="Keep the readings").click()
-    expect(page.get_by_role("button", name="Kept")).to_be_visible()
+    expect(page.get_by_role("link", name="Drive again")).to_be_visible()
     page.get_by_role("button", name="Spoilt by others").click()
     expect(page.get_by_role("button", name="Count it again")).to_be_visible()
 

@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from server.documents.models import Document
 from server.schools.models import Member, Role, School
-from tests.browser.steps import MAREN, choose, desk, field, sign_in, station
+from tests.browser.steps import MAREN, choose, desk, field, sign_in, station, take_sheet
 
 
 def type_in(page, label, text):
@@ -54,6 +54,12 @@ def test_a_learner_without_a_seat_is_told_so_and_one_is_measured_for_them(page):
     choose(page, "Learner", "Ada Unmeasured")
     told = page.get_by_role("alert").filter(has_text="Ada Unmeasured has no seat measured")
     expect(told).to_be_visible()
+    # Driving in another's seat does not make it theirs: it is told where the cue is, and stays.
+    take_sheet(page)
+    hand = page.get_by_role("region", name="Step in hand")
+    expect(hand).to_contain_text("Ada Unmeasured has no seat measured")
+    station(page, "Cues")
+    expect(page.get_by_role("list", name="Calls")).to_be_visible()
     told.get_by_role("button", name="Measure their seat").click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("textbox", name="Name of the seat").fill("Ada, seat 2")
@@ -63,6 +69,8 @@ def test_a_learner_without_a_seat_is_told_so_and_one_is_measured_for_them(page):
     dialog.get_by_role("button", name="Keep the seat").click()
     expect(page.get_by_role("button", name=re.compile("Ada, seat 2"))).to_be_visible()
     expect(told).to_have_count(0)
+    note = page.get_by_role("note").filter(has_text="Estimated from the body, not measured.")
+    expect(note).to_be_visible()
     # What is not sure of the eye is told with the cue, and is gone once the tape has said it.
     station(page, "Seat")
     expect(

@@ -20,7 +20,7 @@ ODA = ("oda", "tidewell-demo")
 
 def keep(page, name="Keep the readings"):
     page.get_by_role("button", name=name).click()
-    expect(page.get_by_role("button", name="Kept")).to_be_visible()
+    expect(page.get_by_role("link", name="Drive again")).to_be_visible()
 
 
 def spoil(page):

@@ -91,6 +91,13 @@ PULL_UPS = {"what": "pull-up", "grade": "small", "free": 1, "repeated": 4}
          (0, None, 0, 0)),
         ("looks", {**BEHIND, "when": "never"}, {"looks": [look("missed"), look(None)]},
          (None, None, 0, 1)),
+        # All round is behind, too: once done, it was not never; not noted, nobody knows.
+        ("looks", {**BEHIND, "when": "never"}, {"looks": [look("missed"),
+         look("done", "all round")]}, (0, None, 0, 0)),
+        ("looks", {**BEHIND, "when": "never"}, {"looks": [look("missed"),
+         look("missed", "all round")]}, (1, "serious", 1, 0)),
+        ("looks", {**BEHIND, "when": "never"}, {"looks": [look("missed"),
+         look(None, "all round")]}, (None, None, 0, 1)),
         ("looks", {**BEHIND, "when": "never"}, {"looks": [look("missed", "nose")]},
          (None, None, 0, 0)),
         ("looks", {**SMALL, "when": "missed"}, {"looks": [look("missed"), look("missed", "nose"),

@@ -8,6 +8,7 @@ from typing import get_args
 import numpy as np
 import pytest
 from faircorner.cues import Cure, make_plan
+from faircorner.cues.amount import on_the_clock, turned
 from faircorner.cues.cue_kinds import Cue, Leant, edge_said, thing_said
 from faircorner.cues.events import Came
 from faircorner.cues.leave import Leaving
@@ -109,7 +110,7 @@ def untold(body):
         for call in body["calls"]
     ]
     looks = [without(look, "said") for look in body["looks"]]
-    return {**without(body, "begins", "ends"), "calls": calls, "looks": looks}
+    return {**without(body, "begins", "ends", "wheels"), "calls": calls, "looks": looks}
 
 
 @pytest.mark.parametrize("side", ["left", "right"])
@@ -134,10 +135,15 @@ def test_a_plan_that_was_kept_without_its_sentences_is_told_what_a_new_one_is(
     assert of_a_plan(plan_upgraded(untold(told), made)) == (calls, looks, stops)
 
 
-def test_a_kept_plan_is_told_from_the_figures_it_was_kept_with():
+def example():
+    """The scene of the published example."""
     asked = PlanRequest.read(json.loads(EXAMPLE.read_text("utf-8")))
-    made = scene(asked.vehicle.build(), asked.seat.build(), asked.ground.build(),
+    return scene(asked.vehicle.build(), asked.seat.build(), asked.ground.build(),
                  method_named(asked, methods()).build())  # fmt: skip
+
+
+def test_a_kept_plan_is_told_from_the_figures_it_was_kept_with():
+    made = example()
     old = json.loads((KEPT / "plan@8.json").read_text("utf-8"))
     now = plan_upgraded(old, made)
     assert untold(now) == untold(old)
@@ -285,3 +291,34 @@ def test_the_evidence_is_told_by_its_own_figures():
     late, early = (because(advice("move on", let_be=(3, by)), found()) for by in (0.15, -0.1))
     assert str(late).startswith("Call 3 comes 15 cm late, but")
     assert str(early).startswith("Call 3 comes 10 cm early, but")
+
+
+# Of a lock of 1.6 turns. To the left the top of the rim runs back from twelve, to the right on.
+@pytest.mark.parametrize(
+    ("turns", "in_turns", "by_clock"),
+    [
+        (0.0, "Wheel straight.", "Wheel straight."),
+        (0.25, "Wheel 0.25 turns to the left.", "Wheel to the left until its top is at 9:00."),
+        (-0.25, "Wheel 0.25 turns to the right.", "Wheel to the right until its top is at 3:00."),
+        (0.94, "Wheel 0.95 turns to the left.", "Wheel to the left until its top is at 12:30."),
+        (1.01, "Wheel 1 turn to the left.", "Wheel 1 turn to the left."),
+        (-1.11, "Wheel 1.1 turns to the right.",
+         "Wheel to the right, 1 × round and on until its top is at 1:30."),
+        (1.6, "Wheel to the left stop, 1.6 turns.", "Wheel to the left stop, 1.6 turns."),
+        (-1.6, "Wheel to the right stop, 1.6 turns.", "Wheel to the right stop, 1.6 turns."),
+    ],
+)  # fmt: skip
+def test_how_far_the_wheel_is_turned(turns, in_turns, by_clock):
+    assert str(turned(turns, 1.6)) == in_turns
+    assert str(on_the_clock(turns, 1.6)) == by_clock
+
+
+def test_a_kept_plan_says_how_far_the_wheel_was_turned_when_it_was_kept():
+    at_hand = example()
+    now = plan_document(make_plan(at_hand), at_hand)
+    kept = {**now, "legs": [dict(leg) for leg in now["legs"]]}
+    kept["legs"][0]["turns"] = -0.5
+    del kept["wheels"]
+    wheels = plan_upgraded(kept, at_hand)["wheels"]
+    assert Said.of(wheels[0]["turns"]) == Said("wheel right", turns=0.5)
+    assert wheels[1:] == now["wheels"][1:]

@@ -89,7 +89,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     station(page, "Shift")
     advice = page.get_by_role("region", name="Advice")
     expect(advice).to_contain_text("They all miss one way, and no call early or late explains it")
-    expect(page.get_by_text("6 attempts; 6 met the whole standard")).to_be_visible()
+    expect(page.get_by_text("6 attempts; 6 met all that the standard judges")).to_be_visible()
     station(page, "Seat")
     expect(page.get_by_text("Not measured, but as is usual for such a body")).to_be_visible()
     expect(page.get_by_role("button", name=re.compile("^Learner: Milo Hart"))).to_be_visible()

@@ -11,6 +11,7 @@ from django.core.exceptions import ValidationError
 from django.utils import timezone
 
 from server.lessons.models import Attempt, Lesson
+from server.planning.services import make_sheet
 from tests.server.conftest import NOTES, STARTED, judged_by, keep, send, tape
 
 GOOD = {"kerb_front_m": 0.25, "kerb_rear_m": 0.27, "ahead_m": 2.0}
@@ -455,6 +456,18 @@ def test_where_learners_stand(ours, lead):
         newcomer: {"learner_id": newcomer, "next_lesson": None, "sheet": None},
     }  # fmt: skip
     assert list(stand(ours.client("learner"))) == [learner]
+    # On a newer sheet of the same exercise the attempts before it count; on another's they do not.
+    moved = make_sheet(ours.school, learner_id=learner, revisions=ours.revisions,
+                       options={"shifts_m": {"1": 0.1}})  # fmt: skip
+    sheet = stand(lead)[learner]["sheet"]
+    assert (sheet["id"], sheet["attempts"], sheet["taped"], sheet["met"]) == (moved.pk, 3, 2, 1)
+    ground = ours.revisions["ground"]
+    other = send(lead, "POST", "/api/documents", {
+        "kind": "ground", "body": {**ground.body, "name": "pier"}}).json()  # fmt: skip
+    elsewhere = {kind: one.pk for kind, one in ours.revisions.items()} | {"ground": other["id"]}
+    made = send(lead, "POST", "/api/sheets", {"learner": learner, **elsewhere})
+    assert made.status_code == 201
+    assert stand(lead)[learner]["sheet"]["attempts"] == 0
 
 
 SEEN = {"what": "kerb touched", "phase": "execution", "step": 1, "seconds": 12}

@@ -222,3 +222,17 @@ def test_today_is_the_schools_own(ours, lead):
     planned(lead, ours, starts=(now - timedelta(days=1)).isoformat())
     told = send(lead, "GET", "/api/lessons?when=today").json()["items"]
     assert [one["id"] for one in told] == [held["id"]]
+
+
+def test_a_lesson_that_was_ended_is_to_come_no_more(ours, lead):
+    lesson = planned(lead, ours, starts=(timezone.now() - timedelta(minutes=30)).isoformat())
+
+    def listed(when):
+        answer = send(lead, "GET", f"/api/lessons?when={when}").json()
+        return lesson["id"] in [one["id"] for one in answer["items"]]
+
+    assert (listed("coming"), listed("given")) == (True, False)
+    began, ended = (timezone.now() - timedelta(minutes=minutes) for minutes in (25, 5))
+    told = put(lead, lesson, begun=began.isoformat(), ended=ended.isoformat())
+    assert told.status_code == 200, told.content
+    assert (listed("coming"), listed("given")) == (False, True)

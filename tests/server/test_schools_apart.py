@@ -136,6 +136,7 @@ def requests_naming(house):
         "history_table": ("GET", f"/api/history.csv?learner={learner}", None),
         "history_columns": ("GET", "/api/history.csv-metadata.json", None),
         "school_pad": ("PUT", "/api/school/pad", {"pad": ["stalled"]}),
+        "school_wheel": ("PUT", "/api/school/wheel", {"wheel": "clock"}),
         # Routes that name nothing: what they answer is looked at instead.
         "session_read": ("GET", "/api/session", None),
         "people_list": ("GET", "/api/people", None),
@@ -204,7 +205,7 @@ NAMELESS = {"session_read", "health_read",
             "password_change", "invitation_read", "invitation_take",
             "session_open", "session_close", "drift_over", "vehicle_usual", "beginning_read",
             "school_begin", "school_begin_from_file", "school_file", "school_pad",
-            "agreement_read",
+            "school_wheel", "agreement_read",
             "own_eye_read", "mock_tests_list", "history_list", "history_finishes",
             "history_table", "history_columns",
             "calendar_read",
@@ -305,7 +306,7 @@ MAY_NOT = {"document_create", "document_merge", "document_revise", "document_sit
            "attempt_keep", "tape_preview", "tape_mend", "attempt_tape", "attempt_void",
            "notes_correct", "advice_take", "person_add", "person_change", "link_make",
            "person_history", "document_away", "lesson_change", "person_erase",
-           "school_file", "school_pad", "standard_trial", "attempt_stood",
+           "school_file", "school_pad", "school_wheel", "standard_trial", "attempt_stood",
            "mock_test_pool", "mock_test_start", "mock_test_cancel", "mock_test_give_up",
            "attempt_state", "attempt_tape_again", "agreement_read", "tape_doubts"}  # fmt: skip
 # What the school has in common is not for somebody who still learns to teach.
@@ -321,6 +322,7 @@ NOT_YET = {
     "person_erase",
     "school_file",
     "school_pad",
+    "school_wheel",
     "standard_trial",
 }
 

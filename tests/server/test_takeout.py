@@ -44,6 +44,7 @@ def lived_in(house):
         "recap": [{"what": "Parks", "step": "Look", "recalled": "helped"}],
         "learnt": "Slow hands", "comes_next": "Left", "based_on": 1})  # fmt: skip
     send(lead, "PUT", "/api/school/pad", {"pad": ["stalled", "pull-up"]})
+    send(lead, "PUT", "/api/school/wheel", {"wheel": "clock"})
     seen = {"what": "stalled", "phase": "start", "step": 0, "seconds": 4}
     attempt = keep(instructor, house, notes={**NOTES, "observed": [seen], "prompted": [1]})["id"]
     send(lead, "PUT", f"/api/attempts/{attempt}/readings", READINGS)

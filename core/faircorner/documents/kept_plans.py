@@ -12,6 +12,7 @@ from faircorner.cues.events import Came, Moment
 from faircorner.cues.looks import look_said
 from faircorner.cues.prepare import prepare
 from faircorner.cues.stops import first_stop, last_stop
+from faircorner.documents.plans import wheels_document
 from faircorner.plane import Floats
 from faircorner.said import Said
 from faircorner.sides import Side, turned_in
@@ -29,7 +30,11 @@ def plan_upgraded(plan: Body, scene: Scene) -> Body:
     scene : of the documents that it was made from
     What its format did not tell yet, and cannot be told from its figures, stays out.
     """
-    return _with_stops(_with_sentences(_with_clauses(plan), scene), scene)
+    plan = _with_stops(_with_sentences(_with_clauses(plan), scene), scene)
+    if "legs" not in plan:
+        return plan
+    turns = [leg["turns"] for leg in plan["legs"]]
+    return {**plan, "wheels": wheels_document(turns, scene.vehicle)}
 
 
 def _with_clauses(plan: Body) -> Body:

@@ -18,6 +18,7 @@ from faircorner.cues import (
     Rescue,
     Scene,
 )
+from faircorner.cues.amount import on_the_clock, turned
 from faircorner.cues.drawing import Drawing, drawn
 from faircorner.cues.events import Came
 from faircorner.cues.totals import Totals, totals
@@ -48,10 +49,11 @@ __all__ = [
     "played_document",
     "remedy_document",
     "rescue_document",
+    "wheels_document",
 ]
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@11"
+PLAN_FORMAT = "fair-corner/plan@12"
 
 
 def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
@@ -65,6 +67,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
         "reason": {"said": plan.why_not.said.document(), "step": plan.why_not.step},
         "start": {**pose_document(plan.start), "turns": 0.0},
         "legs": [leg_document(leg) for leg in plan.legs],
+        "wheels": wheels_document([float(leg.turns[0]) for leg in plan.legs], vehicle),
         "final": {**pose_document(poses[-1]), "turns": round(float(plan.track.turns[0, -1]), 6)},
         "finish": finish_document(plan.finish),
         "clearance": _clearance(plan.clearances, plan.ground.kerb_on_left().met_by_tyres),
@@ -100,6 +103,18 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
                     "in_glass_deg": round(degrees(IN_GLASS), 3),
                     "crawl_m_per_s": CRAWL, "reaction_scatter_s": REACTION},
     }  # fmt: skip
+
+
+def wheels_document(turns: list[float], vehicle: Vehicle) -> list[dict[str, Any]]:
+    """How far the wheel is turned on each leg, in words: in turns and on a clock face.
+
+    turns : of the steering wheel, left positive
+    """
+    lock = vehicle.steering.lock_turns
+    return [
+        {"turns": turned(one, lock).document(), "clock": on_the_clock(one, lock).document()}
+        for one in turns
+    ]
 
 
 def _clearance(

@@ -165,7 +165,8 @@ class LookRule:
     """A look that weighs by itself: look names a kind, `SWING_SIDE` those to wherever an end of the
     vehicle is about to swing, None any of them.
 
-    never : a single fault where each look of the kind was missed, none done at any time
+    never : a single fault where each look of the kind was missed, none done at any time; a look
+    all round is one in each direction
     """
 
     look: str | None
@@ -177,6 +178,8 @@ class LookRule:
     def judged(self, finish: Finish, noted: Noted | None) -> Finding:
         """Not judged where the sheet has no such look, nor, for never, while one is not noted."""
         of = [] if noted is None else self._meant(noted)
+        if self.when == "never":
+            of += self._all_round(noted, besides=of)
         open_looks = sum(look.became is None for look in of)
         if self.when == "never":
             missed = bool(of) and all(look.became == "missed" for look in of)
@@ -187,6 +190,12 @@ class LookRule:
             value = float(sum(look.became == self.when for look in of)) if of else None
             unwatched = open_looks
         return _counted(self, value, unwatched=unwatched)
+
+    def _all_round(self, noted: Noted | None, *, besides: list[LookNoted]) -> list[LookNoted]:
+        """Looks all round, where looks in one direction are meant and there are any."""
+        if noted is None or not besides or self.look in (None, "all round"):
+            return []
+        return [look for look in noted.within(self.phase).looks if look.look == "all round"]
 
     def _meant(self, noted: Noted) -> list[LookNoted]:
         looks = noted.within(self.phase).looks

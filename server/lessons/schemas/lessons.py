@@ -166,7 +166,8 @@ class Learners(Schema):
 
 
 class StandingSheet(Schema):
-    """The sheet somebody used last; met of what was taped and counts."""
+    """The sheet somebody used last, and their attempts at that exercise on all its sheets; met of
+    what was taped and counts."""
 
     id: int
     vehicle: str

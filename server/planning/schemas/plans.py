@@ -64,6 +64,13 @@ class PathPoint(PoseOut):
     leg: int
 
 
+class WheelOut(BaseModel):
+    """How far the wheel is turned, in words: in turns, or by where the top of its rim stands."""
+
+    turns: SaidOut
+    clock: SaidOut
+
+
 class LegOut(BaseModel):
     gear: Literal["forward", "reverse"]
     turns: float
@@ -270,6 +277,7 @@ class PlanOut(BaseModel):
     reason: ReasonOut
     start: PoseOut
     legs: list[LegOut]
+    wheels: list[WheelOut]
     final: PoseOut
     finish: FinishOut
     clearance: list[ClearanceOut]

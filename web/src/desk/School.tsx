@@ -7,6 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useMay, useSchool } from "../shell/useDocket";
 import { t } from "../words";
 import { ChoosePad } from "./ChoosePad";
+import { ChooseWheel } from "./ChooseWheel";
 import { Desk } from "./Desk";
 import { OurTapes } from "./OurTapes";
 
@@ -35,6 +36,7 @@ const School = () => {
         ))}
       </Paper>
       {shape && <ChoosePad />}
+      {shape && <ChooseWheel />}
       {teach && <OurTapes />}
       {lead && (
         <Paper component="section" sx={{ p: 2, display: "grid", gap: 1.5 }}>

@@ -16,7 +16,18 @@ import { ink } from "../../theme";
 import { t } from "../../words";
 import { CardMenu } from "../cues/CardMenu";
 import { PlanSlab } from "../cues/PlanSlab";
-import { Breaks, Disc, HeldAlong, Looks, Moved, pictureLabel, seenAt, spotAt } from "../cues/told";
+import { RestsOn } from "../cues/RestsOn";
+import {
+  Breaks,
+  Disc,
+  HeldAlong,
+  Looks,
+  Moved,
+  pictureLabel,
+  seenAt,
+  spotAt,
+  Wheel,
+} from "../cues/told";
 import { useCueOptions } from "../cues/useCueOptions";
 import { usePlan } from "../cues/usePlan";
 import { useSights } from "../cues/useSights";
@@ -53,6 +64,7 @@ const Card = ({ docket }: { docket: Docket }) => {
         )}
       </Box>
       <WhoseSeat docket={docket} />
+      <RestsOn docket={docket} />
       {!shown.feasible && (
         <Alert severity="warning">
           {t("cues.this cannot be driven")} {shown.reason.said.text}.
@@ -101,6 +113,7 @@ const Stops = ({ plan, docket, sights }: Props) => {
         <Line>{plan.begins.text}</Line>
         <Line>{seenAt(sights, 0)}</Line>
         <Box sx={{ fontWeight: 700, fontSize: 18, mt: 0.75 }}>{steps[0]?.say}</Box>
+        <Wheel plan={plan} step={0} />
         <Looks plan={plan} step={0} />
         <HeldAlong sights={sights} step={0} />
       </Stop>
@@ -111,6 +124,7 @@ const Stops = ({ plan, docket, sights }: Props) => {
           say={steps[call.leg]?.say ?? ""}
           {...picture(call.number)}
         >
+          <Wheel plan={plan} step={call.leg} />
           <Line>{call.said.text}</Line>
           <Line>{call.seen.text}</Line>
           <Moved call={call} />

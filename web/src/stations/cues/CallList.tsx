@@ -8,7 +8,7 @@ import type { MethodBody, Plan, Sights } from "../../api/types";
 import { CallDisc, FirstStop, LastStop } from "../../drawing/marks";
 import { ink } from "../../theme";
 import { t } from "../../words";
-import { Breaks, Disc, HeldAlong, Looks, seenAt, Told } from "./told";
+import { Breaks, Disc, HeldAlong, Looks, seenAt, Told, Wheel } from "./told";
 import { isUnseen } from "./Unseen";
 
 interface Props {
@@ -33,6 +33,7 @@ export const CallList = memo(({ plan, method, active, onCall, sights }: Props) =
         <Box sx={{ fontWeight: 700, fontSize: 15, lineHeight: 1.25, mt: 0.75 }}>
           {method.steps[0]?.say}
         </Box>
+        <Wheel plan={plan} step={0} />
         <Looks plan={plan} step={0} />
         {active === 0 && <HeldAlong sights={sights} step={0} />}
       </Told>
@@ -52,6 +53,7 @@ export const CallList = memo(({ plan, method, active, onCall, sights }: Props) =
         }
       >
         <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
+          <Wheel plan={plan} step={call.leg} />
           {active === call.number && <Seen said={call.seen.text} />}
           {isUnseen(call) && <Box sx={{ fontSize: 13 }}>{call.instead.text}</Box>}
           <Looks plan={plan} step={call.leg} />

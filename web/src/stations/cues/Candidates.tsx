@@ -38,7 +38,7 @@ export const Candidates = (props: Props) => {
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
         {(others > 0 || teach) && (
           <Button size="small" aria-expanded={open} onClick={() => setOpen(!open)}>
-            {t("cues.other cues", { count: others })}
+            {others > 0 ? t("cues.other cues", { count: others }) : t("cues.this cue in detail")}
           </Button>
         )}
         {picked !== null && (

@@ -28,6 +28,7 @@ import { changeStep, waitingFor } from "./methodSteps";
 import { PlanSlab } from "./PlanSlab";
 import { PlayCall, usePlayed, useRescue } from "./PlayCall";
 import { PrintedCues } from "./PrintedCues";
+import { RestsOn } from "./RestsOn";
 import { SheetBar } from "./SheetBar";
 import { Sliders } from "./Sliders";
 import { changesOver, spotAt } from "./told";
@@ -163,6 +164,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
       <Box sx={{ display: "grid", gridTemplateRows: "minmax(0, 1fr) auto", gap: 1, minHeight: 0 }}>
         <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
           <WhoseSeat docket={docket} />
+          <RestsOn docket={docket} />
           {plan.error && !editing && <Failure error={plan.error} />}
           {editing && (
             <MethodEditor

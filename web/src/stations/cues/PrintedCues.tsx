@@ -27,6 +27,7 @@ import {
   type ToldProps,
   useAssumed,
   useSharp,
+  Wheel,
 } from "./told";
 
 // The narrower of both papers within its margins, px of 1/96 inch.
@@ -83,6 +84,7 @@ const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
       >
         <Box sx={{ mt: 0.5 }}>{seenAt(sights, 0)}</Box>
         <Box sx={{ fontWeight: 700, fontSize: 15, mt: 0.5 }}>{method.steps[0]?.say}</Box>
+        <Wheel plan={plan} step={0} />
         <Looks plan={plan} step={0} />
         <HeldAlong sights={sights} step={0} />
       </Stop>
@@ -160,6 +162,7 @@ const PrintedCall = ({ call, plan, method, sights }: CallProps) => (
       <CallDisc x={0} y={0} label={String(call.number)} stop={call.number === plan.calls.length} />
     </Disc>
     <Told title={method.steps[call.leg]?.say ?? ""} where={call.said.text}>
+      <Wheel plan={plan} step={call.leg} />
       <Box sx={{ mt: 0.5 }}>{call.seen.text}</Box>
       {call.instead.text && <Box sx={{ fontWeight: 700 }}>{call.instead.text}</Box>}
       <Moved call={call} />

@@ -11,6 +11,7 @@ import { ask } from "../../api/client";
 import type { Docket } from "../../api/types";
 import { useChangeDocket, useMay } from "../../shell/useDocket";
 import { t } from "../../words";
+import { seatOfAnother } from "./useRestsOn";
 
 // Whoever has a seat never needs it.
 const NewSeat = lazy(async () => ({
@@ -31,16 +32,10 @@ export const WhoseSeat = ({ docket }: { docket: Docket }) => {
     onSuccess: () => client.invalidateQueries({ queryKey: ["docket"] }),
   });
   if (docket.sits_here) return null;
-  const { learner, vehicle, seat } = docket;
+  const { learner, vehicle } = docket;
   return (
     <Alert severity="warning" sx={{ flexShrink: 0 }}>
-      {t("measure.no seat of theirs", {
-        name: learner.name,
-        vehicle: vehicle.name,
-        seat: docket.seat_of
-          ? t("measure.seat of", { seat: seat.name, name: docket.seat_of })
-          : seat.name,
-      })}
+      {seatOfAnother(docket)}
       {may.shape && (
         <Button size="small" color="inherit" onClick={() => setMeasuring(true)}>
           {t("measure.measure their seat")}

@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import type { Call, Plan, Sights, Spot } from "../../api/types";
 import { EarlyWedge, EyeMark, LateWedge } from "../../drawing/marks";
 import { length, speed } from "../../shell/units";
-import { useUnits } from "../../shell/useDocket";
+import { useSchool, useUnits } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { decimal, named, t } from "../../words";
 
@@ -51,14 +51,18 @@ export const Breaks = ({ call }: { call: Call }) => {
     { when: "early", mark: <EarlyWedge />, metres: call.early_m, why: call.early_breaks.text },
     { when: "late", mark: <LateWedge />, metres: call.late_m, why: call.late_breaks.text },
   ] as const;
+  const told = ({ when, metres, why }: (typeof edges)[number]): string => {
+    if (metres === null) return t(`cues.may come ${when}`, { by: length(1, units) });
+    if (metres >= 0.005) return t(`cues.beyond ${when}`, { by: length(metres, units), why });
+    // What goes wrong wherever it comes is told of the whole plan.
+    return why && t(`cues.no room ${when}`, { why });
+  };
   return (
     <Box sx={{ fontSize: 13, mt: 0.5 }}>
-      {edges.map((edge) => (
+      {edges.filter(told).map((edge) => (
         <Box key={edge.when} sx={{ display: "flex", gap: 0.75, alignItems: "baseline" }}>
           {edge.mark}
-          {edge.metres === null
-            ? t(`cues.may come ${edge.when}`, { by: length(1, units) })
-            : t(`cues.beyond ${edge.when}`, { by: length(edge.metres, units), why: edge.why })}
+          {told(edge)}
         </Box>
       ))}
     </Box>
@@ -113,6 +117,16 @@ export const bluntAt = (sights: Sights | undefined, number: number): string | un
     ? t("cues.blunt alone", { seen: spot.seen.text })
     : undefined;
 };
+
+/** How far the wheel is turned for a step, as the school tells it; nothing after the last. */
+export const useWheelOf = (plan: Plan, step: number): string | undefined => {
+  const { wheel } = useSchool();
+  return plan.wheels[step]?.[wheel].text;
+};
+
+export const Wheel = ({ plan, step }: { plan: Plan; step: number }) => (
+  <Box sx={{ fontWeight: 600 }}>{useWheelOf(plan, step)}</Box>
+);
 
 /** What is held while a step is rolled, and what drift looks like. */
 export const HeldAlong = ({ sights, step }: { sights: Sights | undefined; step: number }) =>

@@ -19,6 +19,7 @@ import { useChangeDocket, useDocket, useMay, useSchool } from "../../shell/useDo
 import { useAllStored } from "../../shell/useStored";
 import { ink } from "../../theme";
 import { t } from "../../words";
+import { useWheelOf } from "../cues/told";
 import { Clock, timeGiven } from "./Clock";
 import { Counts } from "./Counts";
 import { DriveMenu } from "./DriveMenu";
@@ -236,7 +237,8 @@ const buzzing =
 const useSpokenStep = (sheet: Sheet, card: number, sights: Sights | undefined, aloud: boolean) => {
   const { locale } = useSchool();
   const { say, cue, place } = stepText(sheet, card, sights);
-  const text = [say, cue, place].filter(Boolean).join(". ");
+  const wheel = useWheelOf(sheet.plan, card);
+  const text = [say, cue, wheel, place].filter(Boolean).join(". ");
   useEffect(() => {
     if (!aloud) return;
     speak(text, locale);

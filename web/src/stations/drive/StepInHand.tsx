@@ -9,10 +9,12 @@ import type { ReactNode } from "react";
 import type { Sheet, Sights } from "../../api/types";
 import { CallDisc, EyeMark, FirstStop, LastStop } from "../../drawing/marks";
 import { SightPicture } from "../../drawing/SightPicture";
+import { useDocket } from "../../shell/useDocket";
 import { ink } from "../../theme";
 import { named, t } from "../../words";
-import { bluntAt, HeldAlong, Moved, pictureLabel, seenAt, spotAt } from "../cues/told";
+import { bluntAt, HeldAlong, Moved, pictureLabel, seenAt, spotAt, useWheelOf } from "../cues/told";
 import { isUnseen } from "../cues/Unseen";
+import { seatOfAnother, useRestsOn } from "../cues/useRestsOn";
 import { Views, viewOf } from "../cues/Views";
 import { AtEnd, askedAtEnd } from "./AtEnd";
 import { Before } from "./Before";
@@ -67,6 +69,7 @@ export const StepInHand = ({ sheet, noting, begun, sights, ends, showPicture }: 
   const { card } = draft;
   const { plan } = sheet;
   const { say, cue, place, next, instead } = stepText(sheet, card, sights);
+  const wheel = useWheelOf(plan, stepOf(draft, card));
   const call = plan.calls[card - 1];
   const called = card > 0 && card < lastStop(draft);
   const prompted = draft.prompted.includes(stepOf(draft, card));
@@ -119,6 +122,9 @@ export const StepInHand = ({ sheet, noting, begun, sights, ends, showPicture }: 
             {cue}
           </Box>
         )}
+        {wheel && (
+          <Box sx={{ fontSize: { xs: 16, sm: 19 }, fontWeight: 700, mt: 0.5 }}>{wheel}</Box>
+        )}
         <Box sx={{ fontSize: { xs: 15, sm: 17 }, lineHeight: 1.3, mt: 0.5 }}>{place}</Box>
         {call && <Moved call={call} />}
         {instead && <Box sx={{ fontSize: 15 }}>{instead}</Box>}
@@ -128,6 +134,7 @@ export const StepInHand = ({ sheet, noting, begun, sights, ends, showPicture }: 
             <Views views={viewOf(spotAt(sights, card), pictureLabel(plan, card))} closeUp={small} />
           </Box>
         )}
+        {card === 0 && <Reservations />}
         {next && (
           <Box sx={{ fontSize: 15, color: ink.soft, lineHeight: 1.3, mt: 0.5 }}>
             {t("drive.then", { next })}
@@ -146,6 +153,17 @@ export const StepInHand = ({ sheet, noting, begun, sights, ends, showPicture }: 
       {called ? <Timings card={card} noting={noting} /> : ends}
     </Paper>
   );
+};
+
+/** Whose eye and which unchecked place the cues rest on, said before the start. */
+const Reservations = () => {
+  const docket = useDocket();
+  const lines = [seatOfAnother(docket), ...useRestsOn(docket)].filter(Boolean);
+  return lines.map((line) => (
+    <Box key={line} sx={{ fontSize: 14, lineHeight: 1.3, mt: 0.5, color: ink.ochre }}>
+      {line}
+    </Box>
+  ));
 };
 
 interface PictureProps {

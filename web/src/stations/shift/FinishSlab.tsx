@@ -1,6 +1,8 @@
 /** Every finish of the set on the same ground, to scale, with the plan and the mean. */
 
 import Box from "@mui/material/Box";
+import { useTheme } from "@mui/material/styles";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import type { FinishSet, Point, Pose, Sheet, VehicleBody } from "../../api/types";
 import { BY_EYE, opacityOf, UNMET } from "../../drawing/ended";
 import { placed, useFrame } from "../../drawing/frame";
@@ -54,15 +56,20 @@ export const FinishSlab = ({ sheet, finishes }: Props) => {
   const { final, drawing } = sheet.plan;
   const bounds = boundsOf(sheet, vehicle);
   const low = bounds.bottom < bounds.top - 6 || drawing.away[1] < 0;
+  const wide = useMediaQuery(useTheme().breakpoints.up("md"));
+  const legend = <Legend counted={finishes.counted} byEye={finishes.by_eye} low={low} />;
   return (
-    <Slab
-      bounds={bounds}
-      label={t("shift.finishes on to scale", { count: finishes.counted, name: ground.name })}
-      overlay={<Legend counted={finishes.counted} byEye={finishes.by_eye} low={low} />}
-    >
-      <Scene ground={ground} />
-      <Marks vehicle={vehicle} plan={final} finishes={finishes} />
-    </Slab>
+    <Box sx={{ minHeight: 0, display: "grid", gridTemplateRows: "minmax(0, 1fr) auto", gap: 0.75 }}>
+      <Slab
+        bounds={bounds}
+        label={t("shift.finishes on to scale", { count: finishes.counted, name: ground.name })}
+        overlay={wide && legend}
+      >
+        <Scene ground={ground} />
+        <Marks vehicle={vehicle} plan={final} finishes={finishes} />
+      </Slab>
+      {!wide && legend}
+    </Box>
   );
 };
 
@@ -107,13 +114,14 @@ export const Marks = ({ vehicle, plan, finishes }: MarksProps) => {
   );
 };
 
-/** What the outlines are; low down where the vehicles stand high on the drawing. */
+/** What the outlines are: under the drawing of a phone, else on it, low down where the vehicles
+ *  stand high. */
 const Legend = ({ counted, byEye, low }: { counted: number; byEye: number; low: boolean }) => (
   <Box
     sx={{
-      position: "absolute",
+      position: { md: "absolute" },
       left: 12,
-      maxWidth: "calc(100% - 160px)",
+      maxWidth: { md: "calc(100% - 160px)" },
       [low ? "bottom" : "top"]: 10,
       display: "flex",
       flexWrap: "wrap",

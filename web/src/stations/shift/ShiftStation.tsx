@@ -42,11 +42,11 @@ const ShiftStation = () => {
   if (!sheet.data || !current) return <Waiting what={t("shift.sorting the finishes")} />;
   const words = finishWords(sheet.data.ground.body.goal, sheet.data.method.body);
   return (
-    <Columns side={360} least={620}>
+    <Columns side={360} least={620} upright={0}>
       <Box
         sx={{
           display: "grid",
-          gridTemplateRows: "minmax(260px, 1fr) auto",
+          gridTemplateRows: { xs: "300px auto", md: "minmax(260px, 1fr) auto" },
           gap: 1.5,
           minHeight: 0,
         }}
@@ -54,7 +54,16 @@ const ShiftStation = () => {
         <FinishSlab sheet={sheet.data} finishes={current} />
         <MeasureTable words={words} finishes={current} />
       </Box>
-      <Box sx={{ display: "flex", flexDirection: "column", gap: 1.5, overflowY: "auto" }}>
+      {/* On a phone what to change comes first: it is what one opens Shift for. */}
+      <Box
+        sx={{
+          display: "flex",
+          flexDirection: "column",
+          gap: 1.5,
+          overflowY: "auto",
+          order: { xs: -1, md: 0 },
+        }}
+      >
         {waiting > 0 && (
           <Alert severity="info" role="note">
             {t("shift.not sent yet", { count: waiting })}
