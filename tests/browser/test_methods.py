@@ -13,6 +13,9 @@ from tests.browser.steps import TEODOR, calls, choose, sign_in, station, take_sh
 def pick_method(page, name):
     page.get_by_role("button", name=re.compile("^Method:")).click()
     dialog = page.get_by_role("dialog")
+    # What is still to come moves the buttons, and a press that begins on one ends beside it.
+    expect(dialog.get_by_role("group", name="Manoeuvre").get_by_role("button")).not_to_have_count(0)
+    expect(dialog.locator(".MuiCircularProgress-root")).to_have_count(0)
     manoeuvre = methods()[name].manoeuvre
     dialog.get_by_role("group", name="Manoeuvre").get_by_role(
         "button", name=manoeuvre, exact=True
