@@ -62,7 +62,7 @@ def _names(sheets: Iterable[CueSheet]) -> dict[int, str]:
 
 
 def _counts(sheets: list[int]) -> dict[int, Mapping[str, Any]]:
-    """By learner."""
+    """Attempts, taped ones and those that met the standard, by learner."""
     counted = Attempt.objects.filter(cue_sheet__in=sheets, void=False)
     by_learner = counted.order_by().values("cue_sheet__learner").annotate(
         attempts=Count("*"), taped=Count("outcome"),

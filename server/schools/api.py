@@ -108,7 +108,7 @@ def school_pad(request: Caller, body: PadIn) -> object:
 @router.put("/school/wheel", response=SchoolOut, operation_id="school_wheel")
 @may(*SHAPE)
 def school_wheel(request: Caller, body: WheelIn) -> object:
-    """How the school tells how far the steering wheel is turned."""
+    """Whether steering amounts are stated in turns or on a clock face."""
     request.school.wheel = body.wheel
     request.school.save(update_fields=["wheel"])
     return request.school

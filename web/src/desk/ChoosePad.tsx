@@ -12,6 +12,7 @@ import type { School } from "../api/types";
 import { useSchool } from "../shell/useDocket";
 import { useVocabulary } from "../shell/useVocabulary";
 import { named, t } from "../words";
+import { useUpdateSchool } from "./useUpdateSchool";
 
 type Pad = School["pad"];
 
@@ -27,8 +28,7 @@ export const ChoosePad = () => {
       const next = now.includes(what) ? now.filter((one) => one !== what) : [...now, what];
       return ask.put("/api/school/pad", { body: { pad: next } });
     },
-    onSuccess: (school) =>
-      client.setQueryData(sessionQuery.queryKey, (there) => there && { ...there, school }),
+    onSuccess: useUpdateSchool(),
   });
   return (
     <Paper component="section" sx={{ p: 2, display: "grid", gap: 1.5 }}>

@@ -1,25 +1,23 @@
-/** How the school tells how far the steering wheel is turned. */
+/** Whether the school states steering amounts in turns or on a clock face. */
 
 import Alert from "@mui/material/Alert";
 import Paper from "@mui/material/Paper";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { ask } from "../api/client";
-import { sessionQuery } from "../api/queries";
 import type { School } from "../api/types";
 import { useSchool } from "../shell/useDocket";
 import { t } from "../words";
+import { useUpdateSchool } from "./useUpdateSchool";
 
 export const ChooseWheel = () => {
   const { wheel } = useSchool();
-  const client = useQueryClient();
   const put = useMutation({
     mutationFn: (chosen: School["wheel"]) =>
       ask.put("/api/school/wheel", { body: { wheel: chosen } }),
-    onSuccess: (school) =>
-      client.setQueryData(sessionQuery.queryKey, (there) => there && { ...there, school }),
+    onSuccess: useUpdateSchool(),
   });
   return (
     <Paper component="section" sx={{ p: 2, display: "grid", gap: 1.5 }}>

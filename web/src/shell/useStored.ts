@@ -63,7 +63,7 @@ export const useStored = <T>(name: string, fallback: T) => {
     },
     [key],
   );
-  // Another tab has typed: what it kept is built upon, not written over.
+  // Another tab may have stored a newer value: continue from it instead of overwriting it.
   useEffect(() => {
     const follow = ({ key: changed }: StorageEvent) => {
       if (changed === key) setState({ key, value: read(key, fallback) });

@@ -1,3 +1,5 @@
+/** Reservations about all cues of a docket, as lines above them. */
+
 import Box from "@mui/material/Box";
 import type { Docket } from "../../api/types";
 import { ink } from "../../theme";

@@ -54,7 +54,7 @@ export const Breaks = ({ call }: { call: Call }) => {
   const told = ({ when, metres, why }: (typeof edges)[number]): string => {
     if (metres === null) return t(`cues.may come ${when}`, { by: length(1, units) });
     if (metres >= 0.005) return t(`cues.beyond ${when}`, { by: length(metres, units), why });
-    // What goes wrong wherever it comes is told of the whole plan.
+    // If the call fails everywhere, the reason for the whole plan already says why.
     return why && t(`cues.no room ${when}`, { why });
   };
   return (

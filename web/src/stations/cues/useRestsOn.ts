@@ -1,14 +1,14 @@
-/** What all cues of a docket rest on that nobody has measured or noted yet. */
+/** Reservations about all cues of a docket: an estimated eye, an unchecked place, a seat of another. */
 import type { Docket } from "../../api/types";
 import { length } from "../../shell/units";
 import { useUnits } from "../../shell/useDocket";
 import { t } from "../../words";
 
-/** Whose seat it is, where it is not the learner's; empty where it is. */
+/** Warning that the seat is not the learner's own; empty if it is. */
 export const seatOfAnother = ({ sits_here, learner, vehicle, seat, seat_of }: Docket): string =>
   sits_here
     ? ""
-    : t("measure.no seat of theirs", {
+    : t("measure.no measured seat", {
         name: learner.name,
         vehicle: vehicle.name,
         seat: seat_of ? t("measure.seat of", { seat: seat.name, name: seat_of }) : seat.name,

@@ -1,7 +1,7 @@
 /** What comes after a tape: the same again, or the next exercise. */
 
 import Button from "@mui/material/Button";
-import { Link, useLocation } from "react-router";
+import { Link, type To, useLocation } from "react-router";
 import type { Attempt } from "../../api/types";
 import { without } from "../../shell/useDocket";
 import { t } from "../../words";
@@ -12,44 +12,28 @@ export const AfterKept = ({ attempt }: { attempt: Attempt }) => {
   const following = useFollowing();
   if (attempt.notes.help === "mock test")
     return (
-      <Button
-        component={Link}
-        to={{ pathname: "/mock-tests", search }}
-        variant="contained"
-        size="large"
-        sx={big}
-      >
-        {t("mock.on with the test")}
-      </Button>
+      <Next to={{ pathname: "/mock-tests", search }} label={t("mock.on with the test")} main />
     );
   return (
     <>
-      <Button
-        component={Link}
-        to={{ pathname: "/drive", search }}
-        variant="contained"
-        size="large"
-        sx={big}
-      >
-        {t("tape.drive again")}
-      </Button>
-      <Button
-        component={Link}
-        to={following?.where ?? { pathname: "/cues", search }}
-        variant="outlined"
-        size="large"
-        sx={big}
-      >
-        {following ? t("tape.next exercise", { what: following.what }) : t("tape.another exercise")}
-      </Button>
+      <Next to={{ pathname: "/drive", search }} label={t("tape.drive again")} main />
+      {following ? (
+        <Next to={following.where} label={t("tape.next exercise", { what: following.what })} />
+      ) : (
+        <Next to={{ pathname: "/cues", search }} label={t("tape.another exercise")} />
+      )}
     </>
   );
 };
 
-const big = {
-  minHeight: 52,
-  flex: "1 1 110px",
-  px: 1,
-  lineHeight: 1.15,
-  textAlign: "center",
-} as const;
+const Next = ({ to, label, main = false }: { to: To; label: string; main?: boolean }) => (
+  <Button
+    component={Link}
+    to={to}
+    variant={main ? "contained" : "outlined"}
+    size="large"
+    sx={{ minHeight: 52, flex: "1 1 110px", px: 1, lineHeight: 1.15, textAlign: "center" }}
+  >
+    {label}
+  </Button>
+);
