@@ -15,7 +15,7 @@ __all__ = ["backup", "database", "look_after", "restore", "stop_what_is_left"]
 
 _USER = "faircorner"
 # For data that nobody keeps.
-_NOT_DURABLE = "-c fsync=off -c synchronous_commit=off -c full_page_writes=off"
+_NOT_DURABLE = "-c jit=off -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
 
 
 def _binaries() -> Path:

@@ -2,35 +2,57 @@
 
 import re
 import time
+from urllib.parse import urlencode
 
 from playwright.sync_api import expect
+
+from server.documents.models import Document
+from server.schools.models import Member
 
 # A busy machine asks late, too.
 PATIENCE_S = 60
 MAREN = ("maren", "tidewell-demo")
 TEODOR = ("teodor", "quarry-demo")
 INES = ("ines", "tidewell-demo")
+STATIONS = ("Seat", "Ground", "Cues", "Drive", "Tape", "Shift")
 
 
 # Who has signed in already, and the cookies that say so: the door is tried once a person.
 OPEN = {}
 
 
-def sign_in(page, person=MAREN, *, by_hand=False):
-    if person in OPEN and not by_hand:
-        page.context.add_cookies(OPEN[person])
-        page.goto("/cues")
-    else:
-        page.goto("/")
-        name, password = person
-        page.get_by_label("Name").fill(name)
-        page.get_by_label("Password").fill(password)
-        page.get_by_role("button", name="Sign in").click()
-    expect(page.get_by_role("list", name="Calls")).to_be_visible()
-    if not by_hand:
-        OPEN[person] = page.context.cookies()
-        if "/cues" not in page.url:
-            page.goto("/cues")
+def sign_in(page, person=MAREN, *, learner=None, ground=None, at="Cues", by_hand=False):
+    """Come in as somebody: to a screen, with a learner on the docket, as a link brings both."""
+    if by_hand or person not in OPEN:
+        _through_the_door(page, *person)
+    if by_hand:
+        expect(page.get_by_role("list", name="Calls")).to_be_visible()
+        return
+    page.context.add_cookies(OPEN.setdefault(person, page.context.cookies()))
+    chosen = {}
+    if learner:
+        chosen["learner"] = Member.objects.get(name=learner).pk
+    if ground:
+        chosen["ground"] = Document.objects.with_latest().get(name__startswith=ground).pk
+    page.goto(f"/{at.lower()}?{urlencode(chosen)}")
+    there(page, at)
+
+
+def _through_the_door(page, name, password):
+    page.goto("/")
+    page.get_by_label("Name").fill(name)
+    page.get_by_label("Password").fill(password)
+    page.get_by_role("button", name="Sign in").click()
+    expect(page.get_by_label("Password")).to_have_count(0)
+
+
+def there(page, name):
+    """Wait until a screen is there with what it is for: what is still to come would move it."""
+    if name == "Cues":
+        expect(page.get_by_role("list", name="Calls")).to_be_visible()
+    expect(page.get_by_role("heading", name=name, level=1)).to_be_attached()
+    if name not in STATIONS:
+        expect(page.locator(".MuiCircularProgress-root")).to_have_count(0)
 
 
 def go_to(page, where):
@@ -79,9 +101,7 @@ def station(page, name):
 
 def desk(page, name):
     page.get_by_role("navigation").get_by_role("link", name=name, exact=True).click()
-    expect(page.get_by_role("heading", name=name, level=1)).to_be_visible()
-    # What is still to come would move what a hand goes to.
-    expect(page.locator(".MuiCircularProgress-root")).to_have_count(0)
+    there(page, name)
 
 
 def field(page, label):

@@ -6,13 +6,11 @@ from playwright.sync_api import expect
 
 from server.lessons.models import Attempt
 from server.mock_tests.models import MockTest
-from tests.browser.steps import choose, desk, sign_in
+from tests.browser.steps import sign_in
 
 
 def test_a_mock_test_is_drawn_driven_and_comes_to_one_result(page):
-    sign_in(page)
-    choose(page, "Learner", "Joss Amber")
-    desk(page, "Lesson")
+    sign_in(page, learner="Joss Amber", at="Lesson")
     page.get_by_role("link", name="Mock tests of Joss Amber").click()
     drawing = page.get_by_role("region", name="Draw a mock test")
     expect(drawing.get_by_role("checkbox")).to_have_count(3)

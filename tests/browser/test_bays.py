@@ -11,7 +11,6 @@ from tests.browser.steps import (
     TEODOR,
     Held,
     choose,
-    desk,
     field,
     sign_in,
     station,
@@ -27,9 +26,7 @@ def drawing(page, name):
 
 
 def test_a_new_bay_is_made_changed_and_driven(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
-    station(page, "Ground")
+    sign_in(page, learner="Yara Quill", at="Ground")
     page.get_by_label("Name of a new place").fill("Ropewalk yard")
     page.get_by_role("button", name="New bay").click()
     expect(page.get_by_role("button", name="Ground: Ropewalk yard")).to_be_visible()
@@ -68,9 +65,7 @@ def test_a_new_bay_is_made_changed_and_driven(page):
 
 
 def test_an_angle_out_of_reason_is_told_and_changes_nothing(page):
-    sign_in(page)
-    choose(page, "Ground", "Harbour car park")
-    station(page, "Ground")
+    sign_in(page, ground="Harbour car park", at="Ground")
     page.get_by_role("textbox", name="Angle, °").fill("5")
     page.keyboard.press("Enter")
     expect(page.get_by_role("alert")).to_contain_text("angle: must be between 30 and 150")
@@ -78,8 +73,7 @@ def test_an_angle_out_of_reason_is_told_and_changes_nothing(page):
 
 
 def test_a_method_of_the_kerb_brings_a_kerb_along(page):
-    sign_in(page)
-    choose(page, "Learner", "Odile Marn")
+    sign_in(page, learner="Odile Marn")
     expect(page.get_by_role("button", name="Method: Full-lock reverse bay")).to_be_visible()
     # Before the places have come nobody knows which one a method would bring.
     held = Held(page, "**/documents?kind=ground*")
@@ -95,8 +89,7 @@ def test_a_method_of_the_kerb_brings_a_kerb_along(page):
 
 
 def test_the_hidden_bias_into_a_bay_is_found_and_let_be_where_it_does_no_harm(page):
-    sign_in(page)
-    choose(page, "Learner", "Odile Marn")
+    sign_in(page, learner="Odile Marn")
     expect(drawing(page, "Plan of the manoeuvre, Harbour")).to_be_visible()
     station(page, "Shift")
     advice = page.get_by_role("region", name="Advice")
@@ -115,8 +108,7 @@ def test_the_hidden_bias_into_a_bay_is_found_and_let_be_where_it_does_no_harm(pa
 
 
 def test_a_leaning_bay_on_the_right_is_taped_in_feet_and_inches(page):
-    sign_in(page, TEODOR)
-    choose(page, "Learner", "Gerd Walsh")
+    sign_in(page, TEODOR, learner="Gerd Walsh")
     expect(drawing(page, "Plan of the manoeuvre, Kiln yard")).to_contain_text(" ft ")
     station(page, "Ground")
     expect(page.get_by_role("button", name="Bay right")).to_have_attribute("aria-pressed", "true")
@@ -129,8 +121,7 @@ def test_a_leaning_bay_on_the_right_is_taped_in_feet_and_inches(page):
 
 
 def test_two_methods_into_a_bay_are_compared_by_what_a_bay_has(page):
-    sign_in(page)
-    choose(page, "Learner", "Odile Marn")
+    sign_in(page, learner="Odile Marn")
     expect(drawing(page, "Plan of the manoeuvre, Harbour")).to_be_visible()
     page.get_by_role("button", name=re.compile("^Method:")).click()
     page.get_by_role("dialog").get_by_role("link", name="Compare two").click()
@@ -147,9 +138,7 @@ def test_two_methods_into_a_bay_are_compared_by_what_a_bay_has(page):
 
 
 def test_a_bay_is_asked_only_what_matters_at_a_bay(page):
-    sign_in(page)
-    choose(page, "Ground", "Fish Hall")
-    station(page, "Ground")
+    sign_in(page, ground="Fish Hall", at="Ground")
     check = page.get_by_role("region", name="Is this a place to practise?")
     expect(check.get_by_label("Traffic")).to_be_visible()
     expect(check.get_by_label("To the junction", exact=True)).to_have_count(0)
@@ -159,8 +148,7 @@ def test_a_bay_is_asked_only_what_matters_at_a_bay(page):
 
 
 def test_the_limits_of_a_bay_are_told_as_a_bays(page):
-    sign_in(page)
-    desk(page, "Standards")
+    sign_in(page, at="Standards")
     tables = page.get_by_role("table")
     kerb = tables.filter(has_text="Gap ahead").first
     bay = tables.filter(has_text="Front wheel to line").first
@@ -172,8 +160,7 @@ def test_the_limits_of_a_bay_are_told_as_a_bays(page):
 
 
 def test_a_call_that_is_hidden_is_told_on_the_plan_and_in_drive_with_what_to_do(page):
-    sign_in(page)
-    choose(page, "Learner", "Sanne Hook")
+    sign_in(page, learner="Sanne Hook")
     # Past the yard's bay nothing of it shows in any glass.
     pick_method(page, "Swing-out reverse bay")
     warning = page.get_by_role("alert").filter(has_text="Hidden as the driver sits")

@@ -5,7 +5,7 @@ import re
 from playwright.sync_api import expect
 
 from server.documents.models import Document, Revision
-from tests.browser.steps import INES, choose, sign_in, take_sheet
+from tests.browser.steps import INES, sign_in, take_sheet
 from tests.browser.test_methods import pick_method
 
 
@@ -40,8 +40,7 @@ def path_of(page):
 
 
 def test_an_amount_is_changed_and_the_drawing_follows_and_can_be_undone(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 2)
@@ -57,8 +56,7 @@ def test_an_amount_is_changed_and_the_drawing_follows_and_can_be_undone(page):
 
 
 def test_what_cannot_work_is_told_at_once_with_its_step(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 2)
@@ -97,8 +95,7 @@ def test_steps_are_added_moved_and_reworded(page):
 
 
 def test_a_copy_is_a_method_of_its_own_and_the_first_stays_as_it_was(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     pick_method(page, "Lock to lock reverse park")
     open_editor(page)
     open_step(page, 2)
@@ -146,8 +143,7 @@ def test_a_learner_is_not_offered_to_change_a_method(page):
 
 
 def test_an_amount_can_be_told_in_turns_of_the_wheel_and_standing(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     pick_method(page, "Straight-run reverse park")
     open_editor(page)
     open_step(page, 2)

@@ -16,7 +16,6 @@ from tests.browser.steps import (
     Held,
     call_came,
     calls,
-    choose,
     field,
     go_to,
     note_attempt,
@@ -88,8 +87,7 @@ def test_every_call_tells_where_to_look_and_what_breaks(page):
     ],
 )  # fmt: skip
 def test_where_to_stop_first_and_last_and_every_look_is_told(page, person, learner, first, last):
-    sign_in(page, person)
-    choose(page, "Learner", learner)
+    sign_in(page, person, learner=learner)
     steps = page.get_by_role("list", name="Calls").get_by_role("listitem")
     expect(steps.first).to_contain_text(first)
     expect(steps.last).to_contain_text(last)
@@ -127,8 +125,7 @@ def figures_set(request):
 
 
 def test_each_slider_plans_again_with_its_own_figure(page):
-    sign_in(page)
-    choose(page, "Learner", "Nia Solberg")
+    sign_in(page, learner="Nia Solberg")
     tried = []
     for name, key in (
         ("Gap at the start", "gap_m"),
@@ -145,8 +142,7 @@ def test_each_slider_plans_again_with_its_own_figure(page):
 
 
 def test_a_sheet_with_other_figures_is_kept_as_a_sheet_of_its_own(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     before = CueSheet.objects.filter(learner__name="Yara Quill").count()
     page.get_by_role("slider", name="Finish off the kerb").press("ArrowRight")
     take_sheet(page)
@@ -210,8 +206,7 @@ RECORD_SPEECH = """() => {
 
 @pytest.mark.parametrize(("person", "learner"), [(MAREN, "Bea Orrin"), (TEODOR, "Rosa Denning")])
 def test_drive_shows_and_speaks_the_cues_of_the_cues_screen(page, person, learner):
-    sign_in(page, person)
-    choose(page, "Learner", learner)
+    sign_in(page, person, learner=learner)
     cues = []
     for number in range(2):
         calls(page).nth(number).click()
@@ -245,9 +240,7 @@ def test_drive_shows_and_speaks_the_cues_of_the_cues_screen(page, person, learne
 
 
 def test_an_attempt_is_noted_by_keys_alone(page):
-    sign_in(page)
-    choose(page, "Learner", "Nia Solberg")
-    station(page, "Drive")
+    sign_in(page, learner="Nia Solberg", at="Drive")
     page.get_by_role("button", name="Start the clock").wait_for()
     page.keyboard.press("Space")
     expect(page.get_by_role("button", name="Stop the clock")).to_be_visible()
@@ -270,9 +263,7 @@ def test_an_attempt_is_noted_by_keys_alone(page):
 
 
 def test_counts_never_go_below_nothing_and_reach_the_attempt(page):
-    sign_in(page)
-    choose(page, "Learner", "Tomas Reyl")
-    station(page, "Drive")
+    sign_in(page, learner="Tomas Reyl", at="Drive")
     page.get_by_role("button", name="Start the clock").click()
     fewer = page.get_by_role("button", name="Forward movements: one less")
     expect(fewer).to_be_disabled()
@@ -301,9 +292,7 @@ def test_counts_never_go_below_nothing_and_reach_the_attempt(page):
 
 
 def test_the_clock_starts_by_a_rule_counts_down_and_takes_no_stray_touch(page):
-    sign_in(page)
-    choose(page, "Learner", "Sanne Hook")
-    station(page, "Drive")
+    sign_in(page, learner="Sanne Hook", at="Drive")
     clock, menu = page.get_by_role("timer"), page.get_by_role("button", name="Noted so far, and")
     expect(clock).to_have_text("0:00")
     menu.click()
@@ -335,8 +324,7 @@ def test_the_clock_starts_by_a_rule_counts_down_and_takes_no_stray_touch(page):
 
 
 def test_starting_over_forgets_the_attempt_and_keeps_nothing(page):
-    sign_in(page)
-    choose(page, "Learner", "Tomas Reyl")
+    sign_in(page, learner="Tomas Reyl")
     before = Attempt.objects.count()
     station(page, "Drive")
     page.get_by_role("button", name="Start the clock").click()
@@ -374,8 +362,7 @@ def test_all_of_drive_is_large_enough_for_a_thumb_and_needs_no_scrolling(open_pa
 
 def test_what_was_noted_survives_a_server_that_fails(page):
     """It waits when sending fails, and is sent again and stored once."""
-    sign_in(page)
-    choose(page, "Learner", "Bea Orrin")
+    sign_in(page, learner="Bea Orrin")
     before = Attempt.objects.count()
     station(page, "Drive")
     page.get_by_role("button", name="Start the clock").click()
@@ -390,8 +377,7 @@ def test_what_was_noted_survives_a_server_that_fails(page):
 
 
 def test_readings_typed_and_not_kept_survive_a_reload(page):
-    sign_in(page)
-    choose(page, "Learner", "Nia Solberg")
+    sign_in(page, learner="Nia Solberg")
     note_attempt(page)
     type_length(page, "Front wheel to kerb", "28")
     type_length(page, "Rear wheel to kerb", "0.3 m")
@@ -411,8 +397,7 @@ def test_readings_typed_and_not_kept_survive_a_reload(page):
 
 
 def test_notes_are_put_right_afterwards_and_the_first_stay(page):
-    sign_in(page)
-    choose(page, "Learner", "Callum Dray")
+    sign_in(page, learner="Callum Dray")
     note_attempt(page)
     for label in ("Front wheel to kerb", "Rear wheel to kerb"):
         type_length(page, label, "25")
@@ -455,8 +440,7 @@ def test_a_learner_looks_and_changes_nothing(page):
 
 
 def test_a_finish_too_far_out_is_shown_how_to_be_put_right(page):
-    sign_in(page)
-    choose(page, "Learner", "Nia Solberg")
+    sign_in(page, learner="Nia Solberg")
     note_attempt(page)
     type_length(page, "Front wheel to kerb", "62")
     type_length(page, "Rear wheel to kerb", "66")

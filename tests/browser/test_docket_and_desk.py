@@ -13,7 +13,7 @@ from playwright.sync_api import expect
 from server.documents.models import Document
 from server.lessons.models import Lesson
 from server.schools.models import Member
-from tests.browser.steps import INES, MAREN, TEODOR, choose, desk, field, sign_in, sign_out, station
+from tests.browser.steps import INES, MAREN, TEODOR, choose, field, sign_in, sign_out, station
 
 
 def test_wrong_passwords_are_told_and_the_name_stays(page):
@@ -43,6 +43,10 @@ def test_a_link_brings_the_same_docket_to_somebody_else(page, open_page):
     other.goto(link)
     expect(other.get_by_role("button", name="Learner: Callum Dray")).to_be_visible()
     expect(other.get_by_role("heading", name=re.compile("Weir Road"))).to_be_visible()
+    # It is brought by one that names no screen, too.
+    nia = Member.objects.get(name="Nia Solberg")
+    other.goto(f"/?learner={nia.pk}")
+    expect(other.get_by_role("button", name="Learner: Nia Solberg")).to_be_visible()
 
 
 def test_a_link_from_another_school_shows_nothing_of_it(page, open_page):
@@ -64,8 +68,7 @@ def test_the_docket_survives_a_new_visit(page):
 
 
 def test_a_learner_is_added_and_put_on_the_docket(page):
-    sign_in(page)
-    desk(page, "People")
+    sign_in(page, at="People")
     field(page, "Name").fill("Wren Aldous")
     page.get_by_label("Note").fill("Tuesdays")
     page.get_by_role("button", name="Add a person").click()
@@ -81,9 +84,7 @@ def test_a_learner_is_added_and_put_on_the_docket(page):
 
 
 def test_a_lesson_is_booked_for_the_learner_on_the_docket_and_a_clash_is_told(page):
-    sign_in(page)
-    choose(page, "Learner", "Bea Orrin")
-    desk(page, "Diary")
+    sign_in(page, learner="Bea Orrin", at="Diary")
     page.get_by_role("button", name="Book a lesson").click()
     page.get_by_label("Starts").fill("2031-03-04T15:30")
     page.get_by_label("About").fill("Between two vehicles")
@@ -100,16 +101,14 @@ def test_a_lesson_is_booked_for_the_learner_on_the_docket_and_a_clash_is_told(pa
 
 
 def test_the_diary_runs_forward_for_what_comes_and_back_for_what_was(page):
-    sign_in(page)
-    desk(page, "Diary")
+    sign_in(page, at="Diary")
     headings = page.get_by_role("heading", level=2)
     expect(headings).to_have_text(["To come", "Given"])
     expect(page.get_by_text(re.compile("attempts: 5")).first).to_be_visible()
 
 
 def test_a_calendar_reads_ones_lessons_by_an_address_until_it_is_withdrawn(page):
-    sign_in(page, INES)
-    desk(page, "Diary")
+    sign_in(page, INES, at="Diary")
     page.get_by_role("button", name="In your own calendar").click()
     page.get_by_role("button", name="Make an address").click()
     address = page.get_by_label("Address for your calendar").input_value()
@@ -129,8 +128,7 @@ def offer(page, name, content):
 
 
 def test_a_vehicle_goes_out_as_a_file_and_comes_in_as_a_new_one(page, tmp_path):
-    sign_in(page)
-    desk(page, "Garage")
+    sign_in(page, at="Garage")
     heron = page.locator(".MuiPaper-root").filter(has_text="Heron estate")
     expect(heron).to_contain_text("In use by Joss Amber")
     expect(heron).to_contain_text("Only the full-lock circle is measured")
@@ -158,8 +156,7 @@ NO_VEHICLES = [
 
 
 def test_a_file_that_is_no_vehicle_is_told_why_and_not_taken(page):
-    sign_in(page)
-    desk(page, "Garage")
+    sign_in(page, at="Garage")
     before = Document.objects.count()
     for name, content, said in NO_VEHICLES:
         offer(page, name, content)
@@ -168,8 +165,7 @@ def test_a_file_that_is_no_vehicle_is_told_why_and_not_taken(page):
 
 
 def test_standards_show_every_limit_in_the_schools_units(page):
-    sign_in(page, TEODOR)
-    desk(page, "Standards")
+    sign_in(page, TEODOR, at="Standards")
     # One for every kind of place, and the yard test.
     expect(page.get_by_role("table")).to_have_count(len(KINDS) + 1)
     table = page.get_by_role("table").filter(has_text="Gap ahead").first

@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 
 from server.planning.models import CueSheet
 from tests.browser.axe import found
-from tests.browser.steps import INES, PATIENCE_S, choose, field, go_to, sign_in, so_far
+from tests.browser.steps import INES, PATIENCE_S, field, go_to, sign_in, so_far
 
 SCREENS = ("seat", "ground", "cues", "card", "drive", "tape", "shift", "compare", "lesson",
            "history", "mock-tests", "people", "diary", "garage", "places", "methods", "standards",
@@ -72,8 +72,7 @@ OPEN = (
 
 
 def test_nothing_that_opens_shuts_anybody_out(page):
-    sign_in(page)
-    choose(page, "Learner", "Ines Varga")
+    sign_in(page, learner="Ines Varga")
     # Whoever has moved a cue meanwhile has left her a sheet that nothing was driven on.
     driven = CueSheet.objects.filter(learner__name="Ines Varga", attempts__isnull=False)
     docket = f"learner={driven[0].learner_id}&sheet={driven.earliest('pk').pk}"
@@ -88,7 +87,8 @@ def test_nothing_that_opens_shuts_anybody_out(page):
         page.get_by_role("button", name=re.compile(f"^{name}")).first.click()
         expect(page.locator(OPEN).first).to_be_visible()
         expect(page.locator(WAITING)).to_have_count(0)
-        assert (screen, name, found(page)) == (screen, name, [])
+        # All that lies under a dialog was looked at with its screen.
+        assert (screen, name, found(page, "[role=dialog]")) == (screen, name, [])
 
 
 def test_a_word_is_explained_where_it_stands(page):
@@ -166,8 +166,7 @@ def test_what_a_page_is_for_is_in_reach_of_a_thumb(open_page, width, height):
 
 
 def test_keys_act_only_where_nothing_has_the_focus(page):
-    sign_in(page)
-    choose(page, "Learner", "Nia Solberg")
+    sign_in(page, learner="Nia Solberg")
     page.keyboard.press("Escape")
     page.keyboard.press("4")
     expect(page).to_have_title("Drive · Fair Corner")

@@ -2,7 +2,7 @@
 
 from playwright.sync_api import expect
 
-from tests.browser.steps import TEODOR, sign_in, station, type_length
+from tests.browser.steps import TEODOR, sign_in, type_length
 
 
 def best(page):
@@ -10,8 +10,7 @@ def best(page):
 
 
 def test_the_rule_changes_with_the_hill_and_the_edge(page):
-    sign_in(page)
-    station(page, "Ground")
+    sign_in(page, at="Ground")
     page.get_by_role("link", name="On a hill").click()
     expect(best(page)).to_have_attribute("aria-label", "Wheels away from the kerb")
     expect(best(page)).to_contain_text("front tyre meets the kerb")
@@ -26,8 +25,7 @@ def test_the_rule_changes_with_the_hill_and_the_edge(page):
 
 
 def test_a_gap_out_of_reason_is_told_and_the_drawing_stays(page):
-    sign_in(page, TEODOR)
-    station(page, "Ground")
+    sign_in(page, TEODOR, at="Ground")
     page.get_by_role("link", name="On a hill").click()
     expect(best(page)).to_contain_text(" in")
     type_length(page, "Off the kerb", "20 ft")

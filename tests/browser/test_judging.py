@@ -8,12 +8,10 @@ from server.documents.models import Revision
 from server.lessons.models import Attempt
 from tests.browser.steps import (
     TEODOR,
-    choose,
     desk,
     field,
     sign_in,
     so_far,
-    station,
     step,
     type_length,
 )
@@ -117,9 +115,7 @@ def test_rules_of_every_kind_are_added_and_read_in_the_schools_units(page):
 
 
 def test_what_a_standard_watches_is_noted_in_drive_and_judged_with_the_tape(page):
-    sign_in(page)
-    choose(page, "Learner", "Sanne Hook")
-    station(page, "Drive")
+    sign_in(page, learner="Sanne Hook", at="Drive")
     page.get_by_role("button", name="Start the clock").click()
     step(page, 1)
     pad = page.get_by_role("group", name="Observed")

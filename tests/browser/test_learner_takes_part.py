@@ -6,13 +6,11 @@ from playwright.sync_api import expect
 
 from server.lessons.models import Attempt
 from server.schools.models import Member
-from tests.browser.steps import TEODOR, choose, desk, field, sign_in, station, type_length
+from tests.browser.steps import TEODOR, desk, field, sign_in, type_length
 
 
 def test_what_a_learner_says_is_kept_beside_what_is_so(page):
-    sign_in(page)
-    choose(page, "Learner", "Piet Hask")
-    station(page, "Drive")
+    sign_in(page, learner="Piet Hask", at="Drive")
     page.get_by_role("combobox", name="Help").click()
     page.get_by_role("option", name="cues only").click()
     page.get_by_role("button", name="Steps from memory").click()
@@ -77,8 +75,7 @@ def test_what_a_learner_says_is_kept_beside_what_is_so(page):
 
 
 def test_where_it_stands_is_said_in_feet_with_the_kerb_on_the_right(page):
-    sign_in(page, TEODOR)
-    station(page, "Drive")
+    sign_in(page, TEODOR, at="Drive")
     page.get_by_role("button", name="Start the clock").click()
     page.get_by_role("button", name="Done: go and tape").click()
     page.get_by_role("button", name="says first where it stands").click()

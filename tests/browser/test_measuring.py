@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from server.documents.models import Document
 from server.schools.models import Member, Role, School
-from tests.browser.steps import MAREN, choose, desk, field, sign_in, station, take_sheet
+from tests.browser.steps import MAREN, field, sign_in, station, take_sheet
 
 
 def type_in(page, label, text):
@@ -16,8 +16,7 @@ def type_in(page, label, text):
 
 
 def test_a_walk_leads_from_measure_to_measure_and_names_a_slip(page):
-    sign_in(page, MAREN)
-    desk(page, "Garage")
+    sign_in(page, MAREN, at="Garage")
     page.get_by_role("button", name="Measure a new vehicle").click()
     expect(page.get_by_role("heading", name="1 of 11 · Width")).to_be_visible()
     type_in(page, "Width", "1.80")
@@ -50,8 +49,7 @@ def test_a_learner_without_a_seat_is_told_so_and_one_is_measured_for_them(page):
     learner = Member.objects.create(
         school=school, user=user, name="Ada Unmeasured", role=Role.LEARNER
     )
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ada Unmeasured")
+    sign_in(page, MAREN, learner="Ada Unmeasured")
     told = page.get_by_role("alert").filter(has_text="Ada Unmeasured has no seat measured")
     expect(told).to_be_visible()
     # Driving in another's seat does not make it theirs: it is told where the cue is, and stays.
@@ -90,9 +88,7 @@ def test_a_learner_without_a_seat_is_told_so_and_one_is_measured_for_them(page):
 
 
 def test_a_place_is_replaced_by_the_tape_and_a_mark_of_ones_own_put_down(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ines Varga")
-    station(page, "Seat")
+    sign_in(page, MAREN, learner="Ines Varga", at="Seat")
     part = page.get_by_role("combobox", name="Part")
     part.click()
     page.get_by_role("option", name="B-pillar, left").click()
@@ -117,9 +113,7 @@ def test_a_place_is_replaced_by_the_tape_and_a_mark_of_ones_own_put_down(page):
 
 
 def test_a_mirror_and_a_camera_are_added_sized_dragged_and_taken_off(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Callum Dray")
-    station(page, "Seat")
+    sign_in(page, MAREN, learner="Callum Dray", at="Seat")
     page.get_by_role("button", name="Add a mirror").click()
     page.get_by_label("Mirror to add").click()
     page.get_by_role("option", name="left spot mirror").click()

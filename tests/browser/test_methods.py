@@ -7,7 +7,7 @@ from playwright.sync_api import expect
 
 from server.documents.models import Revision
 from server.planning.models import CueSheet
-from tests.browser.steps import TEODOR, calls, choose, sign_in, station, take_sheet
+from tests.browser.steps import TEODOR, calls, sign_in, station, take_sheet
 
 
 def pick_method(page, name):
@@ -56,8 +56,7 @@ def test_a_method_without_references_shows_what_to_watch(page):
 
 
 def test_a_method_with_a_forward_move_is_noted_with_it(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     pick_method(page, "Set back and forward reverse park")
     expect(calls(page)).to_have_count(3)
     take_sheet(page)
@@ -84,8 +83,7 @@ def test_two_methods_are_compared_on_the_same_docket(page):
 
 
 def test_every_method_is_there_for_a_keep_right_school_in_inches(page):
-    sign_in(page, TEODOR)
-    choose(page, "Learner", "Emil Stroud")
+    sign_in(page, TEODOR, learner="Emil Stroud")
     pick_method(page, "Lock to lock reverse park")
     expect(calls(page)).to_have_count(3)
     detail = page.get_by_text(re.compile("near rear wheel .* from the kerb"))

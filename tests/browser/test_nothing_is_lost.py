@@ -48,8 +48,7 @@ def begin_attempt(page):
 
 
 def test_an_attempt_under_way_goes_on_after_a_colleague_has_saved_the_ground(page):
-    sign_in(page)
-    choose(page, "Learner", "Callum Dray")
+    sign_in(page, learner="Callum Dray")
     late = begin_attempt(page)
     revision = colleague_saves("Weir Road", edging="verge")
     page.reload()
@@ -73,8 +72,7 @@ def test_an_attempt_under_way_goes_on_after_a_colleague_has_saved_the_ground(pag
 
 
 def test_an_attempt_on_another_sheet_is_found_again(page):
-    sign_in(page)
-    choose(page, "Learner", "Tomas Reyl")
+    sign_in(page, learner="Tomas Reyl")
     late = begin_attempt(page)
     station(page, "Cues")
     page.get_by_role("slider", name="Finish off the kerb").press("ArrowRight")
@@ -101,9 +99,7 @@ def test_an_attempt_on_another_sheet_is_found_again(page):
 
 
 def test_what_two_people_changed_is_shown_and_chosen_from(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
-    station(page, "Seat")
+    sign_in(page, learner="Yara Quill", at="Seat")
     height, across = (field(page, label).first for label in EYE)
     for measure, typed in ((height, "1.21 m"), (across, "36 cm")):
         measure.fill(typed)
@@ -125,9 +121,7 @@ def test_what_two_people_changed_is_shown_and_chosen_from(page):
 
 
 def test_what_was_discarded_comes_back(page):
-    sign_in(page)
-    choose(page, "Learner", "Odile Marn")
-    station(page, "Seat")
+    sign_in(page, learner="Odile Marn", at="Seat")
     type_length(page, "Width", "1.79 m")
     page.get_by_role("button", name="Discard").click()
     expect(field(page, "Width")).not_to_have_value("1.79 m")
@@ -179,8 +173,7 @@ def _session_of(page):
 
 
 def test_without_a_connection_it_is_said_what_waits_and_it_is_sent_afterwards(page):
-    sign_in(page)
-    choose(page, "Learner", "Nia Solberg")
+    sign_in(page, learner="Nia Solberg")
     # Its screen has come once; here nothing else is on the device.
     station(page, "Tape")
     begin_attempt(page)
@@ -220,8 +213,7 @@ def test_a_part_that_a_deployment_took_away_is_fetched_anew(page):
 
 def test_an_edit_kept_before_this_version_is_gone_on_with(page):
     """Until now drafts were kept by revision, and were nobody's."""
-    sign_in(page)
-    choose(page, "Learner", "Tomas Reyl")
+    sign_in(page, learner="Tomas Reyl")
     seat = Revision.objects.filter(body__name="Tomas, seat 1").latest("number")
     draft = [{**seat.body, "eye": {**seat.body["eye"], "z_m": 1.31}}]
     page.evaluate(

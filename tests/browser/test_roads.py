@@ -7,7 +7,7 @@ import signal
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
-from tests.browser.steps import TEODOR, calls, choose, desk, field, sign_in, station, type_length
+from tests.browser.steps import TEODOR, calls, field, sign_in, station, type_length
 from tests.browser.test_bays import drawing
 from tests.browser.test_methods import pick_method
 
@@ -21,9 +21,7 @@ def what_if(page, metres):
 
 
 def test_a_turn_in_the_road_is_told_by_the_kerb_and_by_the_road_it_needs(page):
-    sign_in(page)
-    choose(page, "Learner", "Lotte Brisk")
-    station(page, "Cues")
+    sign_in(page, learner="Lotte Brisk", at="Cues")
     listed = calls(page)
     expect(listed).to_have_count(3)
     expect(listed.first).to_contain_text("left to the far kerb")
@@ -38,9 +36,7 @@ def test_a_turn_in_the_road_is_told_by_the_kerb_and_by_the_road_it_needs(page):
 
 
 def test_a_new_corner_is_laid_out_and_reversed_round(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
-    station(page, "Ground")
+    sign_in(page, learner="Yara Quill", at="Ground")
     page.get_by_label("Name of a new place").fill("Chapel corner")
     page.get_by_role("button", name="Corner", exact=True).click()
     expect(page.get_by_role("button", name="Ground: Chapel corner")).to_be_visible()
@@ -61,9 +57,7 @@ def test_a_new_corner_is_laid_out_and_reversed_round(page):
 
 
 def test_a_cone_is_put_down_moved_by_keys_and_taken_away(page):
-    sign_in(page)
-    choose(page, "Learner", "Tomas Reyl")
-    station(page, "Ground")
+    sign_in(page, learner="Tomas Reyl", at="Ground")
     panel = page.get_by_role("region", name="Put down")
     panel.get_by_role("button", name="cone").click()
     handle = page.get_by_role("button", name="Move cone 1")
@@ -88,9 +82,7 @@ def test_a_cone_is_put_down_moved_by_keys_and_taken_away(page):
 
 
 def test_a_vehicle_parked_askew_is_drawn_askew(page):
-    sign_in(page)
-    choose(page, "Learner", "Tomas Reyl")
-    station(page, "Ground")
+    sign_in(page, learner="Tomas Reyl", at="Ground")
     type_length(page, "Nose ahead out by", "45")
     expect(page.get_by_text("The ground is changed and not saved yet")).to_be_visible()
     expect(field(page, "Nose ahead out by")).to_have_value("45 cm")
@@ -99,9 +91,7 @@ def test_a_vehicle_parked_askew_is_drawn_askew(page):
 
 
 def test_a_call_that_comes_late_in_the_yard_is_saved_by_pulling_the_other_way(page):
-    sign_in(page)
-    choose(page, "Learner", "Sanne Hook")
-    station(page, "Cues")
+    sign_in(page, learner="Sanne Hook", at="Cues")
     expect(drawing(page, "Plan of the manoeuvre")).to_be_visible()
     what_if(page, 0.45)
     page.get_by_role("button", name="How to save it").click()
@@ -115,9 +105,7 @@ def test_a_call_that_comes_late_in_the_yard_is_saved_by_pulling_the_other_way(pa
 
 
 def test_how_little_room_would_do_can_be_stopped_and_is_drawn_with_what_is_met(page, worker):
-    sign_in(page)
-    choose(page, "Learner", "Sanne Hook")
-    station(page, "Cues")
+    sign_in(page, learner="Sanne Hook", at="Cues")
     os.kill(worker.pid, signal.SIGSTOP)
     try:
         page.get_by_role("button", name="How little room would do?").click()
@@ -160,8 +148,7 @@ def test_from_the_opposite_side_the_way_back_is_told(page):
 
 
 def test_a_method_brings_the_place_it_was_drawn_at(page):
-    sign_in(page)
-    choose(page, "Learner", "Ines Varga")
+    sign_in(page, learner="Ines Varga")
     page.get_by_role("button", name=re.compile("^Method:")).click()
     dialog = page.get_by_role("dialog")
     dialog.get_by_role("button", name="turn in the road", exact=True).click()
@@ -173,8 +160,7 @@ def test_a_method_brings_the_place_it_was_drawn_at(page):
 
 
 def test_a_trailer_is_backed_by_hand(page):
-    sign_in(page, TEODOR)
-    desk(page, "Garage")
+    sign_in(page, TEODOR, at="Garage")
     page.get_by_role("link", name="Back its trailer").first.click()
     now = page.get_by_role("region", name="Now")
     expect(now).to_contain_text("shows 1.0° on the left")

@@ -14,9 +14,7 @@ def latest(name):
 
 
 def test_the_vehicle_is_drawn_to_scale_and_a_new_measure_is_a_new_revision(page):
-    sign_in(page)
-    choose(page, "Learner", "Piet Hask")
-    station(page, "Seat")
+    sign_in(page, learner="Piet Hask", at="Seat")
     drawing = page.get_by_role("img", name=re.compile("Heron estate from above, to scale"))
     expect(drawing).to_be_visible()
     scale = float(drawing.get_attribute("data-scale"))
@@ -38,8 +36,7 @@ def test_the_vehicle_is_drawn_to_scale_and_a_new_measure_is_a_new_revision(page)
 
 
 def test_text_that_is_no_length_is_told_how_and_changes_nothing(page):
-    sign_in(page)
-    station(page, "Seat")
+    sign_in(page, at="Seat")
     for typed in ("long", "4,,2", "4 miles", "--2"):
         type_length(page, "Wheelbase", typed)
         expect(page.get_by_text("like 25 cm")).to_be_visible()
@@ -49,9 +46,7 @@ def test_text_that_is_no_length_is_told_how_and_changes_nothing(page):
 
 
 def test_a_circle_counts_once_it_has_been_taped(page):
-    sign_in(page)
-    choose(page, "Learner", "Callum Dray")
-    station(page, "Seat")
+    sign_in(page, learner="Callum Dray", at="Seat")
     expect(page.get_by_text("part lock is assumed to be in proportion")).to_be_visible()
     page.get_by_role("button", name="Add a measured circle").click()
     expect(field(page, "New circle")).to_have_value("")
@@ -66,8 +61,7 @@ def test_a_circle_counts_once_it_has_been_taped(page):
 
 
 def test_the_eye_is_moved_and_the_cue_moves_with_it(page):
-    sign_in(page)
-    choose(page, "Learner", "Nia Solberg")
+    sign_in(page, learner="Nia Solberg")
     calls(page).nth(1).click()
     cue = page.get_by_role("heading", name=re.compile("^Call 2")).locator("..")
     before = cue.inner_text()
@@ -84,9 +78,7 @@ def test_the_eye_is_moved_and_the_cue_moves_with_it(page):
 
 def test_changes_made_in_a_hurry_are_all_kept(page):
     """Three changes one after another, none waiting for the other's answer."""
-    sign_in(page)
-    choose(page, "Ground", "Weir Road")
-    station(page, "Ground")
+    sign_in(page, ground="Weir Road", at="Ground")
     type_length(page, "Road width", "8.2")
     page.get_by_role("button", name="Park a vehicle behind").click()
     type_length(page, "Wheels off the kerb", "30")
@@ -107,9 +99,7 @@ def test_changes_made_in_a_hurry_are_all_kept(page):
 
 
 def test_handles_move_what_they_are_on_by_mouse_and_by_key(page):
-    sign_in(page)
-    choose(page, "Ground", "Mill Lane")
-    station(page, "Ground")
+    sign_in(page, ground="Mill Lane", at="Ground")
     gap = field(page, "Gap")
     expect(gap).to_have_value("7.40 m")
     handle = page.get_by_role("slider", name=re.compile("behind", re.IGNORECASE)).first
@@ -130,9 +120,7 @@ def test_handles_move_what_they_are_on_by_mouse_and_by_key(page):
 
 
 def test_the_kerb_changes_sides_and_back(page):
-    sign_in(page)
-    choose(page, "Ground", "Station Approach")
-    station(page, "Ground")
+    sign_in(page, ground="Station Approach", at="Ground")
     page.get_by_role("button", name="Kerb right").click()
     expect(page.get_by_role("button", name="Kerb right")).to_have_attribute("aria-pressed", "true")
     page.get_by_role("button", name="Undo").click()
@@ -141,9 +129,7 @@ def test_the_kerb_changes_sides_and_back(page):
 
 
 def test_a_measure_out_of_reason_is_told_and_not_taken(page):
-    sign_in(page)
-    choose(page, "Ground", "Quay Street")
-    station(page, "Ground")
+    sign_in(page, ground="Quay Street", at="Ground")
     type_length(page, "Road width", "1 m")
     expect(page.get_by_role("alert")).to_contain_text("must be between 3 m and 40 m")
     expect(page.get_by_role("button", name=re.compile("^Save ground"))).to_have_count(0)
@@ -176,9 +162,7 @@ def test_a_keep_right_school_in_feet_parks_on_the_right(page):
 
 
 def test_a_place_is_looked_at_and_the_answer_is_kept_with_it(page):
-    sign_in(page)
-    choose(page, "Ground", "Mill Lane")
-    station(page, "Ground")
+    sign_in(page, ground="Mill Lane", at="Ground")
     check = page.get_by_role("region", name="Is this a place to practise?")
     answer = check.get_by_role("status")
     expect(answer).to_have_text("Not known yet: look at the rest")
@@ -197,9 +181,7 @@ def test_a_place_is_looked_at_and_the_answer_is_kept_with_it(page):
 
 
 def test_a_place_that_was_looked_at_says_what_to_mind(page):
-    sign_in(page)
-    choose(page, "Ground", "Quay Street")
-    station(page, "Ground")
+    sign_in(page, ground="Quay Street", at="Ground")
     check = page.get_by_role("region", name="Is this a place to practise?")
     expect(check.get_by_role("status")).to_have_text("It suits, with care")
     expect(check.get_by_role("listitem").first).to_contain_text("some traffic")

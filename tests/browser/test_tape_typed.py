@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import expect
 
-from tests.browser.steps import MAREN, TEODOR, choose, field, sign_in, station, type_length
+from tests.browser.steps import MAREN, TEODOR, field, sign_in, station, type_length
 
 
 def an_attempt(page):
@@ -54,8 +54,7 @@ def test_a_reading_is_typed_on_its_own_keys_and_makes_room_for_the_next(
 
 
 def test_with_a_keyboard_enter_goes_on_to_the_next_reading(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     an_attempt(page)
     rear, front = field(page, "Rear wheel to kerb"), field(page, "Front wheel to kerb")
     rear.fill("0.3")
@@ -72,8 +71,7 @@ def test_with_a_keyboard_enter_goes_on_to_the_next_reading(page):
 
 
 def test_a_reading_that_can_hardly_be_is_asked_about_at_once(page):
-    sign_in(page)
-    choose(page, "Learner", "Yara Quill")
+    sign_in(page, learner="Yara Quill")
     an_attempt(page)
     type_length(page, "Rear wheel to kerb", "12 m")
     asked = page.get_by_role("alert").filter(has_text="Rear wheel to kerb")

@@ -13,7 +13,6 @@ from tests.browser.steps import (
     MAREN,
     TEODOR,
     calls,
-    choose,
     go_to,
     sign_in,
     so_far,
@@ -28,8 +27,7 @@ def picture(page, name):
 
 
 def test_every_stop_has_its_picture_beside_the_calls_and_the_first_and_last_are_told(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ines Varga")
+    sign_in(page, MAREN, learner="Ines Varga")
     listed = page.get_by_role("list", name="Calls").get_by_role("button")
     listed.first.click()
     expect(picture(page, "the first stop")).to_be_visible()
@@ -42,8 +40,7 @@ def test_every_stop_has_its_picture_beside_the_calls_and_the_first_and_last_are_
 
 
 def test_another_cue_is_chosen_kept_with_the_sheet_and_given_back(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ines Varga")
+    sign_in(page, MAREN, learner="Ines Varga")
     calls(page).nth(1).click()
     told = page.get_by_role("heading", name=re.compile("^Call 2")).locator("..")
     expect(picture(page, "call 2")).to_be_visible()
@@ -66,8 +63,7 @@ def test_another_cue_is_chosen_kept_with_the_sheet_and_given_back(page):
 
 
 def test_a_cue_used_at_its_mark_is_played_where_it_stops_the_car(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ines Varga")
+    sign_in(page, MAREN, learner="Ines Varga")
     calls(page).nth(1).click()
     page.get_by_role("button", name=re.compile("other cues? show")).click()
     expect(page.get_by_text("Used exactly at its mark it stops the car").first).to_be_visible()
@@ -131,8 +127,7 @@ def test_a_mirror_that_is_dipped_and_set_back_is_noted_like_any_look(page):
 
 
 def test_both_mirrors_stand_side_by_side_where_the_eyes_change_over(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Odile Marn")
+    sign_in(page, MAREN, learner="Odile Marn")
     calls(page).first.click()
     expect(page.get_by_text("Now: left door mirror")).to_be_visible()
     expect(page.get_by_text("Then, for the next stop: right door mirror")).to_be_visible()
@@ -144,9 +139,7 @@ def test_both_mirrors_stand_side_by_side_where_the_eyes_change_over(page):
 
 
 def test_the_ground_from_the_seat_its_mirrors_and_what_is_hidden_at_a_place(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ines Varga")
-    station(page, "Seat")
+    sign_in(page, MAREN, learner="Ines Varga", at="Seat")
     page.get_by_role("button", name="What is seen").click()
     ground = page.get_by_role("img", name=re.compile("^The ground round Linnet hatch as"))
     expect(ground).to_be_visible()
@@ -162,8 +155,7 @@ def test_the_ground_from_the_seat_its_mirrors_and_what_is_hidden_at_a_place(page
 
 
 def test_the_card_and_any_drawing_are_taken_along(page, tmp_path):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ines Varga")
+    sign_in(page, MAREN, learner="Ines Varga")
     page.get_by_role("button", name="Cue card (PDF)").click()
     with page.expect_download() as begun:
         page.get_by_role("menuitem", name="A5", exact=True).click()
@@ -194,8 +186,7 @@ def test_a_learner_comes_to_their_own_card_on_a_phone(open_page):
 
 
 def test_a_cue_is_pointed_out_and_a_step_is_taught_to_wait_for_one(page):
-    sign_in(page, MAREN)
-    choose(page, "Learner", "Ines Varga")
+    sign_in(page, MAREN, learner="Ines Varga")
     calls(page).nth(0).click()
     told = page.get_by_role("heading", name=re.compile("^Call 1")).locator("..")
     expect(told).to_contain_text("In the left door mirror")

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 import pytest
 from django.contrib.auth.models import User
 from django.test import Client
+from django.test.client import ClientHandler
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.samples import LINNET, seat_document, vehicle_document
@@ -17,8 +18,21 @@ from server.planning.services import make_sheet
 from server.schools.models import Member, Role, School
 
 PASSWORD = "a-long-enough-word"
+# Its middleware is loaded once: WhiteNoise looks at every file of the application for it.
+HANDLER = ClientHandler(enforce_csrf_checks=False)
 NOTES = {"seconds": 60, "calls": ["on"], "looks": ["done"]}
 STARTED = "2026-05-05T10:00:00Z"
+
+
+def new_client() -> Client:
+    client = Client()
+    client.handler = HANDLER
+    return client
+
+
+@pytest.fixture
+def client():
+    return new_client()
 
 
 @dataclass
@@ -31,7 +45,7 @@ class House:
     sheet: object
 
     def client(self, role: str) -> Client:
-        client = Client()
+        client = new_client()
         client.force_login(self.members[role].user, backend="server.schools.backend.MemberSessions")
         return client
 

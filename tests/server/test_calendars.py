@@ -3,13 +3,12 @@
 from datetime import UTC, datetime, timedelta
 
 import pytest
-from django.test import Client
 from icalendar import Calendar
 
 from server.calendars.models import CalendarAddress
 from server.lessons.appointments import add_lesson
 from server.schools.models import Role
-from tests.server.conftest import send
+from tests.server.conftest import new_client, send
 from tests.server.test_people import change
 
 SOON = datetime.now(UTC).replace(microsecond=0) + timedelta(days=3)
@@ -62,7 +61,7 @@ def test_a_lesson_moved_or_cancelled_is_the_same_one_and_newer(ours, lesson):
 
 
 def test_an_address_is_a_secret_that_can_be_made_anew_and_withdrawn(ours, lesson):
-    mine, calendar = ours.client("learner"), Client()
+    mine, calendar = ours.client("learner"), new_client()
     assert mine.get("/api/calendar").json() == {"made": None}
     first = send(mine, "POST", "/api/calendar").json()
     assert mine.get("/api/calendar").json() == {"made": first["made"]}

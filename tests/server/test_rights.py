@@ -5,13 +5,12 @@ import re
 from dataclasses import replace
 
 import pytest
-from django.test import Client
 
 from house.shell import ROOT
 from server.documents.services import create_document
 from server.planning.services import make_sheet
 from server.schools.models import Role
-from tests.server.conftest import send
+from tests.server.conftest import new_client, send
 from tests.server.test_schools_apart import (
     NAMELESS,
     operations,
@@ -46,7 +45,7 @@ def test_whoever_may_not_is_turned_away_and_nobody_else(ours, who):
         asked[name] = (*where, {**(asked[name][2] or {}), "vehicle": 0})
     for name in sorted(TOLD, key=lambda name: name == "session_close"):
         method, path, body = asked[name]
-        client = Client() if who == "nobody" else ours.client(who)
+        client = new_client() if who == "nobody" else ours.client(who)
         status = send(client, method, path, body).status_code
         turned_away = status == 401 if who == "nobody" else status == 403
         assert turned_away == (TOLD[name][who] == "no"), (name, status)

@@ -1,18 +1,22 @@
 """Sets by pages, with figures that are kept and yet always those of their attempts."""
 
+import os
+
 import pytest
 from django.apps import apps
+from django.db import connection
 from django.db.models import F
 from faircorner.documents.ground import ground_document
 from faircorner.documents.library import house_standard, methods
 from faircorner.ground import Stretch, lay_road
 
+from house import databases
 from house.scale_fill import Size, fill
-from server.demo.load import load_demo
 from server.lessons.models import Attempt, Lesson
 from server.planning.models import CueSheet
 from server.progress.models import KeptSet
 from server.schools.models import Member, School
+from tests.conftest import use_database
 from tests.server.conftest import keep, send
 from tests.server.test_kept_work import asked, sheet_of
 from tests.server.test_lessons import GOOD, tape
@@ -94,10 +98,20 @@ def test_a_set_of_a_method_without_a_call_is_described_and_advised(ours, lead):
     assert (found["advice"]["call"], found["advice"]["scatter_share"]) == (None, [])
 
 
-@pytest.mark.django_db
-def test_the_many_schools_that_answers_are_timed_at_are_schools_like_any(client):
+@pytest.fixture
+def demo(django_db_setup, django_db_blocker):
+    """A database of its own with the demo, as the template has it."""
+    url, before = os.environ["DATABASE_URL"], connection.settings_dict["NAME"]
+    name = f"{before}_demo"
+    with django_db_blocker.unblock():
+        use_database(databases.copied(url, name, demo=True))
+        yield
+        use_database(before)
+        databases.dropped(url, name)
+
+
+def test_the_many_schools_that_answers_are_timed_at_are_schools_like_any(demo, client):
     """Every copy of the demo's rows lies in one school, and its lead reads it as the demo's do."""
-    load_demo()
     there = {model: model.objects.count() for model in (School, CueSheet, Lesson, Attempt)}
     learners = Member.objects.filter(role="learner").count()
     fill(Size(pairs=2, learners=3, attempts=2))

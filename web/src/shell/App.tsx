@@ -2,7 +2,7 @@
 
 import { useQuery, useQueryClient, useSuspenseQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useRef } from "react";
-import { Navigate, Route, Routes } from "react-router";
+import { Navigate, Route, Routes, useLocation } from "react-router";
 import { ApiError } from "../api/client";
 import { docketQuery, sessionQuery } from "../api/queries";
 import type { Session } from "../api/types";
@@ -82,10 +82,13 @@ const Stations = ({ session }: { session: Session }) => {
         ))}
       </Route>
       {/* Outside the house, which would rewrite the address while it is being left. */}
-      <Route
-        path="*"
-        element={<Navigate to={firstScreen(session.person?.role ?? "learner")} replace />}
-      />
+      <Route path="*" element={<ToTheFirstScreen role={session.person?.role ?? "learner"} />} />
     </Routes>
   );
+};
+
+/** With what the address asks for: without it the docket would be another, or none yet. */
+const ToTheFirstScreen = ({ role }: { role: string }) => {
+  const { search } = useLocation();
+  return <Navigate to={{ pathname: firstScreen(role), search }} replace />;
 };
