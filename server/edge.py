@@ -23,7 +23,7 @@ __all__ = ["edge", "look_through"]
 _DEEPEST = 40
 _BY_STATUS = {
     400: "not understood", 403: "page too old", 404: "nothing here", 405: "not done here",
-    500: "our fault",
+    429: "too many tries", 500: "our fault",
 }  # fmt: skip
 Answering = Callable[[HttpRequest], HttpResponse]
 
