@@ -16,7 +16,7 @@ from faircorner.sides import turned_in
 
 from tests.core.scenes import scene
 
-__all__ = ["DOCKETS", "docket_named", "seeings"]
+__all__ = ["DOCKETS", "docket_named", "seeings", "seeings_of"]
 
 _PLACES = {
     "kerb": ("Straight-run reverse park", lambda: lay_kerb("kerb")),
@@ -42,7 +42,10 @@ def docket_named(name):
 
 def seeings(name):
     """The driver at every stop of a docket, the working side on the left."""
-    scene = turned_in(docket_named(name).side, docket_named(name))
+    return seeings_of(turned_in(docket_named(name).side, docket_named(name)))
+
+
+def seeings_of(scene):
     values, (ready, given) = make_plan(scene).values, prepare(scene)
     steps = len(ready.method.steps)
     figures = np.array([[values[u.name] for u in ready.method.unknowns]])

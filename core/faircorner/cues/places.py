@@ -8,7 +8,7 @@ from faircorner.errors import InputError
 from faircorner.ground import Ground, Kerbline, Obstacle
 from faircorner.plane import Floats, to_body, to_site, wrap
 from faircorner.said import Said
-from faircorner.sight import SightLine
+from faircorner.sight import REAR_EDGE, SILL, SightLine
 from faircorner.vehicle import Vehicle
 
 __all__ = [
@@ -31,7 +31,7 @@ OwnPoint: TypeAlias = Literal[
 ]  # fmt: skip
 OWN_POINTS: tuple[OwnPoint, ...] = get_args(OwnPoint)
 # What of the own vehicle an edge is seen to run parallel to, and how that lies in it, rad.
-FLANK, SILL, DASHBOARD, REAR_EDGE = "own flank", "window sill", "dashboard", "rear window's edge"
+FLANK, DASHBOARD = "own flank", "dashboard"
 OWN_EDGES = {FLANK: 0.0, SILL: 0.0, DASHBOARD: np.pi / 2, REAR_EDGE: np.pi / 2}
 # So far off that only the direction is left of where a kerb leads to, m.
 _FAR = 1e5

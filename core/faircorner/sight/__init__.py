@@ -2,6 +2,7 @@
 
 from faircorner.sight.around import BACK, LOOKED, TURN, Around, MirrorView, Nearest, around
 from faircorner.sight.cover import covering
+from faircorner.sight.cut import REAR_EDGE, SILL, cut_sights
 from faircorner.sight.edge import BONNET, SCREEN, EdgeSight, edge_sights
 from faircorner.sight.eye import TAPED, Seat
 from faircorner.sight.glass import LAMP, Sighting, beyond_glass, pane_hits, pane_of, sight_of
@@ -43,9 +44,11 @@ __all__ = [
     "NEAR",
     "OUT",
     "REACTION",
+    "REAR_EDGE",
     "REAR_TYRE",
     "RIM",
     "SCREEN",
+    "SILL",
     "TAPED",
     "TOLD",
     "TURN",
@@ -69,6 +72,7 @@ __all__ = [
     "beyond_glass",
     "bisecting",
     "covering",
+    "cut_sights",
     "edge_sights",
     "image_height",
     "image_moved",

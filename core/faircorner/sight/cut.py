@@ -6,7 +6,7 @@ or the bonnet's, as the vehicle rolls: what is told is how far from that edge's 
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from functools import partial
+from functools import lru_cache, partial
 
 import numpy as np
 
@@ -35,8 +35,8 @@ SILL, REAR_EDGE = "window sill", "rear window's edge"
 
 # An edge farther off than this is too flat in the picture to tell, m.
 _FARTHEST = 15.0
-# What is seen just over an edge of the vehicle is seen so far above it, m.
-_OVER = 0.005
+# So far on either side of the place where it goes out of sight an edge shows, and is hidden, m.
+_BESIDE = 0.05
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)
@@ -65,13 +65,23 @@ class _Cut:
     ground: Floats
 
 
-def edge_middles(glass: tuple[Opening, ...]) -> list[Feature]:
-    """The middle of every pane's lower edge."""
-    found = []
-    for pane in glass:
-        x, y, z = map(float, _lowest(pane).mean(axis=0))
-        found.append(Feature(name=f"middle of the {pane.name}'s lower edge", x=x, y=y, z=z))
-    return found
+def edge_middles(vehicle: Vehicle, eye: Floats) -> list[Feature]:
+    """The middle of every pane's lower edge, and of the bonnet's where that hides the ground."""
+    return [*map(_middle_of, vehicle.glass), *_bonnet_middle(vehicle, eye)]
+
+
+def _middle_of(pane: Opening) -> Feature:
+    lowest = pane.corners[pane.corners[:, 2].argsort(kind="stable")[:2]]
+    x, y, z = map(float, lowest.mean(axis=0))
+    return Feature(name=f"middle of the {pane.name}'s lower edge", x=x, y=y, z=z)
+
+
+def _bonnet_middle(vehicle: Vehicle, eye: Floats) -> list[Feature]:
+    return [
+        Feature(name=f"middle of the {BONNET}", x=ahead.x, y=0.0, z=ahead.z)
+        for ahead in lowest_ahead(vehicle, eye)
+        if ahead.name == BONNET
+    ]
 
 
 def cut_sights(
@@ -86,31 +96,34 @@ def cut_sights(
     """
     for lower in _lower_edges(vehicle, seat):
         for eye in _eyes(seat):
-            found = _sight(vehicle, seat, onward, line, lower, eye, ends=ends)
-            if found is not None and found.sharpness.scatter <= most:
+            found = _sight(vehicle, seat, onward, line, lower, eye, ends=ends, most=most)
+            if found is not None:
                 yield lower.name, found
 
 
-def _lower_edges(vehicle: Vehicle, seat: Seat) -> Iterator[_LowerEdge]:
+@lru_cache(maxsize=64)
+def _lower_edges(vehicle: Vehicle, seat: Seat) -> tuple[_LowerEdge, ...]:
+    return (*_of_panes(vehicle, seat), *_of_bonnet(vehicle, seat))
+
+
+def _of_panes(vehicle: Vehicle, seat: Seat) -> Iterator[_LowerEdge]:
     for pane in vehicle.glass:
-        corners, middle = corner_marks((pane,)), edge_middles((pane,))
+        corners = corner_marks((pane,))
         rear, front = (np.array([mark.x, mark.y, mark.z]) for mark in corners)
         beside = pane.seen == (0, 2)
         yield _LowerEdge(
             name=SILL if beside else SCREEN if rear[0] > seat.eye[0] else REAR_EDGE,
-            begin=rear, end=front, told=ALONG if beside else ACROSS, marks=(*corners, *middle),
+            begin=rear, end=front, told=ALONG if beside else ACROSS,
+            marks=(*corners, _middle_of(pane)),
         )  # fmt: skip
-    for ahead in lowest_ahead(vehicle, seat.eye):
-        if ahead.name == BONNET:
-            half = vehicle.width / 2
-            off, near = (np.array([ahead.x, y, ahead.z]) for y in (-half, half))
-            mark = Feature(name=f"middle of the {BONNET}", x=ahead.x, y=0.0, z=ahead.z)
-            yield _LowerEdge(name=BONNET, begin=off, end=near, told=ACROSS, marks=(mark,))
 
 
-def _lowest(pane: Opening) -> Floats:
-    """A pane's two lower corners, (2, 3) m."""
-    return np.asarray(pane.corners[pane.corners[:, 2].argsort(kind="stable")[:2]])
+def _of_bonnet(vehicle: Vehicle, seat: Seat) -> Iterator[_LowerEdge]:
+    for middle in _bonnet_middle(vehicle, seat.eye):
+        off, near = (
+            np.array([middle.x, side * vehicle.width / 2, middle.z]) for side in (-1.0, 1.0)
+        )
+        yield _LowerEdge(name=BONNET, begin=off, end=near, told=ACROSS, marks=(middle,))
 
 
 def _eyes(seat: Seat) -> Iterator[Floats]:
@@ -145,15 +158,19 @@ def _cut(lower: _LowerEdge, eye: Floats, pose: Floats, line: Floats) -> _Cut | N
     return _Cut(share=float(share), at=at, ground=ground)
 
 
-def _pane_over(vehicle: Vehicle, eye: Floats, cut: _Cut) -> str | None:
-    """The pane in which the ground just beyond shows; None where something of the body hides it."""
-    over = cut.at + [0.0, 0.0, _OVER]
-    place = np.append(eye[:2] + (over - eye)[:2] * eye[2] / (eye[2] - over[2]), 0.0)[None]
-    if beyond_glass(vehicle, eye, place)[0]:
+def _pane_of_it(vehicle: Vehicle, eye: Floats, cut: _Cut, pose: Floats, line: Floats) -> str | None:
+    """The pane in which the edge shows on one side of the place, where it is hidden on the other.
+
+    None where it shows on both or on neither: something else of the body hides it there.
+    """
+    way = to_body(pose, line)[1] - to_body(pose, line)[0]
+    beside = np.array([[-_BESIDE], [_BESIDE]]) * way / np.linalg.norm(way)
+    places = np.column_stack((cut.ground + beside, np.zeros(2)))
+    hidden = beyond_glass(vehicle, eye, places)
+    panes = [(p.name, ~np.isnan(pane_hits(p, eye, places)[:, 0]) & ~hidden) for p in vehicle.glass]
+    if sum(np.any([there for _, there in panes], axis=0)) != 1:
         return None
-    return next(
-        (p.name for p in vehicle.glass if not np.isnan(pane_hits(p, eye, place)[0, 0])), None
-    )
+    return next(name for name, there in panes if there.any())
 
 
 def _on_line(line: Floats, place: Floats) -> bool:
@@ -164,7 +181,7 @@ def _on_line(line: Floats, place: Floats) -> bool:
 
 def _sight(
     vehicle: Vehicle, seat: Seat, onward: Onward, line: Floats, lower: _LowerEdge, eye: Floats,
-    *, ends: bool,
+    *, ends: bool, most: float,
 ) -> EdgeSight | None:  # fmt: skip
     axis, pose = lower.told.axis, onward(0.0)
     cut = _cut(lower, eye, pose, line)
@@ -173,20 +190,16 @@ def _sight(
         return None
     if not np.array_equal(seat.eye_past(cut.at), eye):
         return None
+    speed = abs(after.share - before.share) / (2 * NEAR)
+    scatter = _scatter(lower, eye, cut, pose, line, speed)
+    if scatter > most:
+        return None
     ground = to_site(pose, cut.ground[None])[0]
-    through = _pane_over(vehicle, eye, cut)
+    through = _pane_of_it(vehicle, eye, cut, pose, line)
     if through is None or (ends and not _on_line(line, ground)):
         return None
-    speed = abs(after.share - before.share) / (2 * NEAR)
     away = {mark.name: float(cut.at[axis]) - (mark.x, mark.y, mark.z)[axis] for mark in lower.marks}
     feature = min(away, key=lambda name: abs(away[name]))
-
-    def shown(by: float) -> Floats | None:
-        then = _cut(lower, eye, onward(by), line)
-        if then is None or not 0 <= then.share <= 1 or _pane_over(vehicle, eye, then) != through:
-            return None
-        there = to_site(onward(by), then.ground[None])[0]
-        return None if ends and not _on_line(line, there) else np.asarray(there)
 
     x, y, z = map(float, cut.at)
     return EdgeSight(
@@ -195,11 +208,29 @@ def _sight(
             bearing=float(np.arctan2(cut.ground[1] - eye[1], cut.ground[0] - eye[0])),
             told=lower.told, feature=feature, offset=away[feature],
         ),
-        sharpness=Sharpness(scatter=_scatter(lower, eye, cut, pose, line, speed), lean=LEAN),
+        sharpness=Sharpness(scatter=scatter, lean=LEAN),
         moved=partial(_moved, lower, eye, onward, line, float(cut.at[axis])),
-        shown=shown,
+        shown=partial(_shown, vehicle, onward, line if ends else None, line, lower, eye, through),
         ground=ground,
     )  # fmt: skip
+
+
+def _shown(
+    vehicle: Vehicle, onward: Onward, painted: Floats | None, line: Floats, lower: _LowerEdge,
+    eye: Floats, through: str, by: float,
+) -> Floats | None:  # fmt: skip
+    """Where on the site, (2,) m, it still goes out of sight in the same pane; see `EdgeSight`.
+
+    painted : the ends of a line that goes no farther than these, (2, 2) m on the site
+    """
+    pose = onward(by)
+    cut = _cut(lower, eye, pose, line)
+    if cut is None or not 0 <= cut.share <= 1:
+        return None
+    if _pane_of_it(vehicle, eye, cut, pose, line) != through:
+        return None
+    ground = to_site(pose, cut.ground[None])[0]
+    return np.asarray(ground) if painted is None or _on_line(painted, ground) else None
 
 
 def _scatter(

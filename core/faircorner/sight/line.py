@@ -7,6 +7,7 @@ import numpy as np
 from faircorner.errors import InputError
 from faircorner.plane import Floats
 from faircorner.said import Said
+from faircorner.sight.cut import edge_middles
 from faircorner.sight.edge import corner_marks, lowest_ahead
 from faircorner.sight.eye import Seat
 from faircorner.sight.glass import middle_marks
@@ -51,14 +52,14 @@ def sight_line(vehicle: Vehicle, seat: Seat, mark: str, through: str) -> SightLi
 
 
 def mark_named(vehicle: Vehicle, seat: Seat, name: str) -> Floats:
-    """A mark, a pane's lower corner or middle, or what is lowest straight ahead, (3,) m: of two of
-    a name the working side's.
+    """A mark, a pane's lower corner, its middle or its lower edge's, or what is lowest straight
+    ahead, (3,) m: of two of a name the working side's.
 
     The other one is called "off", such as "off B-pillar". InputError for what is not there.
     """
     all_marks = (
-        *corner_marks(vehicle.glass), *middle_marks(vehicle.glass), *vehicle.features,
-        *lowest_ahead(vehicle, seat.eye),
+        *corner_marks(vehicle.glass), *edge_middles(vehicle, seat.eye),
+        *middle_marks(vehicle.glass), *vehicle.features, *lowest_ahead(vehicle, seat.eye),
     )  # fmt: skip
     marks = sorted(all_marks, key=lambda f: f.y)
     places = {one.name: np.array([one.x, one.y, one.z]) for one in marks}

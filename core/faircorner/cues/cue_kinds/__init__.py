@@ -9,6 +9,7 @@ from functools import partial
 from typing import TypeAlias
 
 from faircorner.cues.cue_kinds.base import AGAIN, USELESS, Cue, Found, Seeing
+from faircorner.cues.cue_kinds.cut import cuts
 from faircorner.cues.cue_kinds.edge import any_edges, edge_said, edges_seen, over_the_bonnet
 from faircorner.cues.cue_kinds.horizon import horizons
 from faircorner.cues.cue_kinds.mirror import in_mirrors
@@ -38,7 +39,9 @@ Kind: TypeAlias = Callable[[Seeing], list[Found]]
 
 # Seen directly, in the order of what is waited for.
 _DIRECT: tuple[Kind, ...] = (edges_seen, things_seen)
-_ALL: tuple[Kind, ...] = (*_DIRECT, in_mirrors, any_edges, over_the_bonnet, parallels, horizons)
+_ALL: tuple[Kind, ...] = (
+    *_DIRECT, in_mirrors, any_edges, cuts, over_the_bonnet, parallels, horizons,
+)  # fmt: skip
 # What leaves no more than this no mirror tells better, m.
 _KEEN = 0.10
 # How far a driver can lean in the belt, forward and back, the least first, m.
@@ -133,7 +136,7 @@ def _looked_for(seeing: Seeing) -> list[Found]:
         return found
     found += in_mirrors(seeing)
     if not any(one.cue.shows and one.cue.sharp for one in found):
-        found += any_edges(seeing)
+        found += [*any_edges(seeing), *cuts(seeing)]
     return found
 
 

@@ -6,16 +6,15 @@ edge of a pane that is parallel to it, too, runs parallel in the picture.
 """
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from functools import cache, lru_cache
 
 import numpy as np
 
 from faircorner.cues.cue_kinds.base import AGAIN, Cue, Found, Seeing, covered
 from faircorner.cues.cue_kinds.mirror import lookers
-from faircorner.cues.places import DASHBOARD, FLANK, REAR_EDGE, SILL
-from faircorner.ground import Ground
-from faircorner.plane import Bools, Floats, to_body, to_site, wrap
+from faircorner.cues.cue_kinds.straight import StraightEdge, straight_edges
+from faircorner.cues.places import DASHBOARD, FLANK
+from faircorner.plane import Floats, to_body, to_site, wrap
 from faircorner.said import Said
 from faircorner.sight import (
     CRAWL,
@@ -23,6 +22,8 @@ from faircorner.sight import (
     LEAN,
     OUT,
     REACTION,
+    REAR_EDGE,
+    SILL,
     Looker,
     Sharpness,
     Sighting,
@@ -44,37 +45,6 @@ _BEHIND, _BESIDE = np.linspace(1.0, 8.0, 15), 3.0
 _ALONG, _LEAST, _FARTHEST = np.linspace(-3.0, 3.0, 25), 5, 20.0
 
 
-@dataclass(frozen=True, slots=True, kw_only=True, eq=False)
-class Straight:
-    """A straight line on the ground. frame : (3,), where it runs and which way; ends : (2, 2), m on
-    the site; None for one that goes on as far as anybody sees
-    """
-
-    name: str
-    frame: Floats
-    ends: Floats | None = None
-
-    def within(self, places: Floats) -> Bools:
-        """Which places of the line through it, (n, 2) m on the site, are on it."""
-        if self.ends is None:
-            return np.ones(len(places), dtype=bool)
-        along = self.ends[1] - self.ends[0]
-        share = (places - self.ends[0]) @ along / (along @ along)
-        return np.asarray((share >= 0) & (share <= 1))
-
-
-def _straight(ground: Ground) -> Iterator[Straight]:
-    """Kerbs and walls that do not curve, and what is painted to stand along."""
-    for line in ground.kerblines:
-        if line.radius is None:
-            yield Straight(name=line.name, frame=np.asarray(line.frame))
-    for name, points in ground.goal.aligned():
-        ends = points[[0, -1]]
-        along = ends[1] - ends[0]
-        frame = np.array([*ends[0], np.arctan2(along[1], along[0])])
-        yield Straight(name=name, frame=frame, ends=ends)
-
-
 @lru_cache(maxsize=AGAIN)
 def parallels(seeing: Seeing) -> list[Found]:
     """Every straight edge beside the vehicle that has just come parallel to it, in each mirror."""
@@ -83,7 +53,7 @@ def parallels(seeing: Seeing) -> list[Found]:
         return []
     scatter = float(np.hypot(PARALLEL / turned, REACTION * CRAWL))
     found: list[Found] = []
-    for edge in _straight(seeing.ground):
+    for edge in straight_edges(seeing.ground):
         if abs(_turned(seeing.pose, edge)) < _NEARLY:
             for looker in lookers(seeing.vehicle, seeing.seat):
                 found += _in_one(seeing, looker, edge, scatter)
@@ -96,13 +66,13 @@ def turned_per_metre(seeing: Seeing) -> float:
     return abs(float(wrap(seeing.onward(0.1)[2] - seeing.onward(-0.1)[2]))) / 0.2
 
 
-def _turned(pose: Floats, edge: Straight, *, across: bool = False) -> float:
+def _turned(pose: Floats, edge: StraightEdge, *, across: bool = False) -> float:
     """How far the vehicle, or what lies across it, is turned from an edge's line, rad."""
     off = pose[2] - edge.frame[2] + (np.pi / 2 if across else 0.0)
     return float(wrap(2 * off)) / 2
 
 
-def _in_one(seeing: Seeing, looker: Looker, edge: Straight, scatter: float) -> Iterator[Found]:
+def _in_one(seeing: Seeing, looker: Looker, edge: StraightEdge, scatter: float) -> Iterator[Found]:
     line = _beside(seeing, looker, edge)
     if line is None or not looker.shows(seeing.pose, line):
         return
@@ -137,7 +107,7 @@ def _in_one(seeing: Seeing, looker: Looker, edge: Straight, scatter: float) -> I
     yield Found(cue=cue, moved=None, shown=shown, aslant=aslant)
 
 
-def _beside(seeing: Seeing, looker: Looker, edge: Straight) -> Floats | None:
+def _beside(seeing: Seeing, looker: Looker, edge: StraightEdge) -> Floats | None:
     """Places of the edge behind a mirror, (n, 3) m on the site; None for one not on its side, or
     not long enough there.
     """
@@ -155,7 +125,7 @@ def _beside(seeing: Seeing, looker: Looker, edge: Straight) -> Floats | None:
     return np.column_stack((places, np.zeros(len(places)))) if len(places) >= _LEAST else None
 
 
-def _in_pane(seeing: Seeing, pane: Opening, edge: Straight, scatter: float) -> Iterator[Found]:
+def _in_pane(seeing: Seeing, pane: Opening, edge: StraightEdge, scatter: float) -> Iterator[Found]:
     """Beside the driver past the sill; across, ahead or behind, past what is below the glass."""
     across = pane.seen != (0, 2)
     if abs(_turned(seeing.pose, edge, across=across)) >= _NEARLY:
@@ -194,7 +164,7 @@ def _in_pane(seeing: Seeing, pane: Opening, edge: Straight, scatter: float) -> I
 
 
 def _seen_through(
-    seeing: Seeing, pane: Opening, edge: Straight, by: float
+    seeing: Seeing, pane: Opening, edge: StraightEdge, by: float
 ) -> tuple[Floats, Floats, Floats] | None:
     """The eye, the middle place of what shows of an edge, (2,) m on the site, and where on the
     pane, (3,); None where not enough of it shows to see how it runs.
