@@ -15,7 +15,9 @@ from faircorner.standards import AT_END, LOOKS, MANOEUVRES, MEASURES, OBSERVED, 
 __all__ = ["vocabulary"]
 
 # Of the panes that nearly every vehicle has across.
-_MIDDLES = ("middle of the windscreen", "middle of the rear window")
+_MIDDLES = ("middle of the windscreen", "middle of the rear window",
+            "middle of the windscreen's lower edge", "middle of the rear window's lower edge",
+            f"middle of the {BONNET}")  # fmt: skip
 
 
 def vocabulary() -> dict[str, Any]:

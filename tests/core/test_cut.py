@@ -6,15 +6,15 @@ import numpy as np
 import pytest
 from faircorner.cues.cue_kinds import Seeing, sharpest
 from faircorner.cues.cue_kinds.cut import CUT, cuts
-from faircorner.cues.events import Watched
+from faircorner.cues.events import Seen, Watched
 from faircorner.documents.library import methods
 from faircorner.documents.samples import LINNET
 from faircorner.ground import Bay, lay_bay
 from faircorner.plane import to_body
-from faircorner.sight import ACUITY, CRAWL, REACTION, beyond_glass, cut_sights, pane_hits
+from faircorner.sight import ACUITY, BONNET, CRAWL, REACTION, beyond_glass, cut_sights, pane_hits
 
 from tests.core.held import CARS, built
-from tests.core.pictured import DOCKETS, seeings, seeings_of
+from tests.core.pictured import DOCKETS, docket_named, seeings, seeings_of
 from tests.core.scenes import scene
 from tests.core.test_sight import EYE, SEAT, car
 
@@ -102,3 +102,18 @@ def test_a_line_across_goes_under_the_sill_where_similar_triangles_put_it():
     moved = found.moved(np.array([0.1, 0.0, 0.0]))
     assert moved(0.0) == pytest.approx(0.1 * (1 - part))
     assert moved(0.1) == pytest.approx(0.1 - 0.2 * part)
+
+
+@pytest.mark.parametrize(
+    ("thing", "call", "mark"),
+    [("kerb", 1, "middle of the rear door glass's lower edge"),
+     ("far kerb", 3, f"middle of the {BONNET}")],
+)  # fmt: skip
+def test_a_step_waits_for_an_edge_to_go_under_and_that_is_what_is_shown(thing, call, mark):
+    made = docket_named("turn left")
+    steps = list(made.method.steps)
+    steps[call - 1] = replace(steps[call - 1], until=Seen(thing=thing, mark=mark))
+    method = replace(made.method, steps=tuple(steps))
+    cue = sharpest(seeings_of(replace(made, method=method))[call])
+    assert (cue.kind, cue.what, cue.sighting.feature) == (CUT, thing, mark)
+    assert cue.sighting.offset == pytest.approx(0.0, abs=0.002)

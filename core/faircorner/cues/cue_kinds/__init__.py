@@ -120,7 +120,8 @@ def _is_waited_for(one: Found, seeing: Seeing) -> bool:
         return seen.feature == watched.mark
     mark = mark_named(vehicle, seeing.seat, watched.mark)
     own = seen.feature in (watched.mark, watched.mark.removeprefix("off "))
-    return own and not seen.told.of_glass and float(mark[1]) * seen.y > 0
+    # One in the middle is on neither side.
+    return own and not seen.told.of_glass and float(mark[1]) * seen.y >= 0
 
 
 def _looked_for(seeing: Seeing) -> list[Found]:
