@@ -6,12 +6,13 @@ from faircorner.documents.library import methods
 from playwright.sync_api import expect
 
 from server.documents.models import Revision
-from server.planning.models import CueSheet
+from server.documents.services import create_document
 from tests.browser.steps import (
     TEODOR,
     Held,
     choose,
     field,
+    go_to,
     sign_in,
     station,
     step,
@@ -19,6 +20,7 @@ from tests.browser.steps import (
     type_length,
 )
 from tests.browser.test_methods import pick_method
+from tests.server.conftest import PASSWORD, build_house
 
 
 def drawing(page, name):
@@ -159,16 +161,22 @@ def test_the_limits_of_a_bay_are_told_as_a_bays(page):
     expect(bay).not_to_contain_text("Front wheel to kerb")
 
 
-def test_a_call_that_is_hidden_is_told_on_the_plan_and_in_drive_with_what_to_do(page):
-    sign_in(page, learner="Sanne Hook")
-    # Past the yard's bay nothing of it shows in any glass.
-    pick_method(page, "Swing-out reverse bay")
+def test_a_call_that_is_hidden_is_told_on_the_plan_and_in_drive_with_what_to_do(page, site):
+    # A van out of which nobody sees anything, in a school of its own.
+    house = build_house("shuttered")
+    shut = {"glass": [], "mirrors": []}
+    body = {**house.revisions["vehicle"].body, **shut, "name": "Shuttered van"}
+    van = create_document(house.school, kind="vehicle", body=body)
+    seat = create_document(
+        house.school, kind="seat", body=house.revisions["seat"].body, vehicle_id=van.document_id
+    )
+    sign_in(page, ("lead@shuttered", PASSWORD))
+    go_to(page, f"/drive?learner={house.members['learner'].pk}&seat={seat.document_id}")
+    station(page, "Cues")
     warning = page.get_by_role("alert").filter(has_text="Hidden as the driver sits")
     warning.get_by_role("button", name="Call 1").click()
     calls = page.get_by_role("list", name="Calls")
-    expect(calls).to_contain_text(re.compile("have somebody outside call “near rear wheel .* of"))
+    expect(calls).to_contain_text(re.compile("have somebody outside call “own tail .* short of"))
     take_sheet(page)
     step(page, 1)
     expect(page.get_by_text("However you lean, nothing shows")).to_have_count(1)
-    # The next test finds her sheet as it was.
-    CueSheet.objects.filter(method__body__name="Swing-out reverse bay").delete()
