@@ -40,7 +40,6 @@ from server.lessons.schemas.tape import (
     EyeOfOut,
     MendOut,
     ReadIn,
-    ReadingsIO,
     StoodIn,
     StoodOut,
     TapedIO,
@@ -298,7 +297,7 @@ def attempt_stood(request: Caller, attempt_id: UUID, body: StoodIn) -> object:
 
 @router.put("/attempts/{attempt_id}/stated", response=AttemptOut, operation_id="attempt_state")
 @may(*TEACH)
-def attempt_state(request: Caller, attempt_id: UUID, body: ReadingsIO) -> object:
+def attempt_state(request: Caller, attempt_id: UUID, body: ReadIn) -> object:
     """Where the learner says that it stands; once, and before the tape is read."""
     return state(_attempt(request, attempt_id), body.model_dump())
 

@@ -9,45 +9,46 @@ import numpy as np
 from django.db import transaction
 from django.utils import timezone
 from faircorner.bias import bias_of
-from faircorner.cues import Scene
 from faircorner.documents.figures import figure, pose_document
 from faircorner.documents.finishes import finish_document, read_finish
-from faircorner.errors import InputError
-from faircorner.learning import misjudged
+from faircorner.learning import misjudged, stands_as_said
 from faircorner.said import Said
 from faircorner.standards import MEASURES
-from faircorner.tape import TapedPose, stood
+from faircorner.tape import stood
 
 from server.errors import Stale
 from server.lessons.models import Attempt
-from server.lessons.taping import locate_taped, scene_taped
+from server.lessons.taping import scene_taped
 from server.schools.access import Caller
 
 __all__ = ["learners_eye", "off", "off_document", "state", "stood_at"]
 
 # How many of the newest attempts a skill is judged by: what was years ago is another driver's.
 _NEWEST = 100
-_READINGS = ("kerb_front", "kerb_rear", "ahead", "behind")
+_READINGS = {"kerb_front", "kerb_rear", "ahead", "behind"}
 
 
 def stood_at(attempt: Attempt, told: dict[str, Any]) -> dict[str, Any]:
-    """Where a vehicle stands by a pose or by readings: both of them. Keeps nothing."""
-    found = _found(scene_taped(attempt.cue_sheet), told)
-    taped = {name: float(found.finish.measure(name)[0]) for name in _READINGS}
+    """Where a vehicle stands by a pose, and what a tape would read there; or, moved from there, by
+    what is said of it, and just that. Keeps nothing.
+    """
+    at = told["pose"]
+    pose = np.array([at["x_m"], at["y_m"], radians(at["heading_deg"])])
+    scene = replace(scene_taped(attempt.cue_sheet), standing=pose)
+    if told["readings"] is not None:
+        found = stands_as_said(scene, _said(told["readings"]))
+        return {"pose": pose_document(found.pose), "readings": told["readings"]}
+    finish = stood(scene).finish
+    read = {name: float(finish.measure(name)[0]) for name in _READINGS}
     return {
-        "pose": pose_document(found.pose),
-        "readings": {f"{n}_m": None if np.isnan(v) else round(v, 2) for n, v in taped.items()},
+        "pose": pose_document(pose),
+        "readings": {f"{n}_m": None if np.isnan(v) else round(v, 2) for n, v in read.items()},
     }
 
 
-def _found(scene: Scene, told: dict[str, Any]) -> TapedPose:
-    pose, readings = told["pose"], told["readings"]
-    if (pose is None) == (readings is None):
-        raise InputError("pose", Said("a pose or readings"))
-    if pose is not None:
-        at = np.array([pose["x_m"], pose["y_m"], radians(pose["heading_deg"])])
-        return stood(replace(scene, standing=at))
-    return locate_taped(scene, readings)
+def _said(readings: dict[str, float | None]) -> dict[str, float]:
+    """By the reading's name, m, what was said of it."""
+    return {n.removesuffix("_m"): value for n, value in readings.items() if value is not None}
 
 
 @transaction.atomic
@@ -60,7 +61,7 @@ def state(attempt: Attempt, readings: dict[str, float | None]) -> Attempt:
         raise Stale(Said("said already"))
     if attempt.readings is not None:
         raise Stale(Said("said before the tape"))
-    found = _found(scene_taped(attempt.cue_sheet), {"pose": None, "readings": readings})
+    found = stands_as_said(scene_taped(attempt.cue_sheet), _said(readings))
     attempt.stated = {
         "at": timezone.now().isoformat(),
         "readings": readings,
@@ -78,7 +79,9 @@ def off(attempt: Attempt) -> dict[str, float] | None:
     if attempt.stated is None or attempt.tape is None or attempt.by_eye:
         return None
     said, taped = (read_finish(one["finish"]) for one in (attempt.stated, attempt.tape))
-    return misjudged(said, taped)
+    # Until December 2026 a gap that nobody had said was worked out from the other and kept, too.
+    unsaid = _READINGS - _said(attempt.stated["readings"]).keys()
+    return misjudged(said.without(*unsaid), taped)
 
 
 def off_document(attempt: Attempt) -> dict[str, float | None] | None:
@@ -105,7 +108,7 @@ def learners_eye(request: Caller, learner: int) -> list[dict[str, Any]]:
 
 
 def _summed(measure: str, values: list[float]) -> dict[str, Any]:
-    eye = bias_of(values)
+    eye = bias_of(values, together=len(_MEASURES))
     name, one = _outward(measure)
 
     def told(value: float | None) -> float | None:

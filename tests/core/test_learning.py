@@ -98,12 +98,12 @@ def test_what_is_said_more_than_taped_is_positive_and_unknown_is_left_out():
 
 
 def test_a_bias_is_one_only_beyond_what_chance_makes_of_it():
-    """Student's t of three: 4.303 at 95 %, over the root of three."""
     found = bias_of([0.1, 0.2, 0.3])
     assert (found.bias, found.spread) == (pytest.approx(0.2), pytest.approx(0.1))
-    assert found.high - found.bias == pytest.approx(4.302653 * 0.1 / np.sqrt(3), rel=1e-5)
-    assert not found.biased
-    assert bias_of([0.2, 0.21, 0.22]).biased
-    assert bias_of([-0.2, -0.21, -0.22]).biased
+    # Of three anything may be chance; of eight that lie about nothing, too.
+    assert (found.low, found.high, found.biased) == (None, None, False)
+    assert not bias_of([-0.3, 0.2, -0.1, 0.4, -0.2, 0.1, 0.3, -0.2]).biased
+    assert bias_of([0.2, 0.21, 0.22] * 3).biased
+    assert bias_of([-0.2, -0.21, -0.22] * 3).biased
     once = bias_of([0.2])
     assert (once.spread, once.low, once.biased) == (None, None, False)

@@ -27,7 +27,13 @@ def test_what_was_said_is_kept_once_and_before_the_tape(ours, lead):
     assert say(lead, attempt, {**SAID, "kerb_rear_m": 0.3}).status_code == 409
     told = tape(lead, attempt, GOOD).json()
     assert told["off"]["kerb_m"] == pytest.approx(-0.1, abs=1e-4)
+    # Of the gap ahead nothing was said, so nothing is judged; nor where one was worked out once.
     assert told["off"]["ahead_m"] is None
+    kept = Attempt.objects.get(pk=attempt)
+    kept.stated["finish"]["ahead_m"] = 1.0
+    kept.save()
+    (listed,) = send(lead, "GET", f"/api/attempts?sheet={ours.sheet.pk}").json()["items"]
+    assert listed["off"]["ahead_m"] is None
     late = keep(lead, ours)["id"]
     tape(lead, late, GOOD)
     assert say(lead, late, SAID).status_code == 409
@@ -37,11 +43,18 @@ def test_what_was_said_is_kept_once_and_before_the_tape(ours, lead):
 def test_a_pose_and_readings_are_told_by_each_other(ours, lead):
     attempt = keep(lead, ours)["id"]
     path = f"/api/attempts/{attempt}/stood"
-    by_tape = send(lead, "POST", path, {"readings": GOOD}).json()
+    begun = {"pose": {"x_m": -5.0, "y_m": -1.5, "heading_deg": 2.0}}
+    by_tape = send(lead, "POST", path, {**begun, "readings": GOOD}).json()
     by_pose = send(lead, "POST", path, {"pose": by_tape["pose"]}).json()
     for name, metres in GOOD.items():
         assert by_pose["readings"][name] == pytest.approx(metres, abs=0.005)
+    # One figure is enough, and comes back alone.
+    wheel = send(lead, "POST", path, {**begun, "readings": {"kerb_rear_m": 0.3}}).json()
+    assert wheel["readings"]["kerb_front_m"] is None
+    assert wheel["pose"]["heading_deg"] == 2.0
     assert send(lead, "POST", path, {}).json()["field"] == "pose"
+    nothing = send(lead, "POST", path, {**begun, "readings": {}})
+    assert (nothing.status_code, nothing.json()["field"]) == (422, "readings")
     assert Attempt.objects.get().stated is None
 
 

@@ -113,7 +113,8 @@ def requests_naming(house):
             "body": standard.body}),
         "standard_judge": ("POST", "/api/standards/judge", {
             "standard": standard.body, "finish": {"kerb_rear_m": 0.3}}),
-        "attempt_stood": ("POST", f"/api/attempts/{attempt.pk}/stood", {"readings": readings}),
+        "attempt_stood": ("POST", f"/api/attempts/{attempt.pk}/stood", {
+            "pose": {"x_m": 0.0, "y_m": 0.0, "heading_deg": 0.0}, "readings": readings}),
         "attempt_state": ("PUT", f"/api/attempts/{attempt.pk}/stated", readings),
         "agreement_read": ("GET", "/api/agreement", None),
         "own_eye_read": ("GET", f"/api/own-eye?learner={learner}", None),

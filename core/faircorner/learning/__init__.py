@@ -1,6 +1,6 @@
 """What a learner says before it is shown, held against what is so."""
 
-from faircorner.learning.own_eye import misjudged
+from faircorner.learning.own_eye import misjudged, stands_as_said
 from faircorner.learning.predict import Prediction, Sideways, predict
 from faircorner.learning.recall import Recall, recall
 
@@ -11,4 +11,5 @@ __all__ = [
     "misjudged",
     "predict",
     "recall",
+    "stands_as_said",
 ]

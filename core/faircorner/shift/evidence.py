@@ -8,15 +8,11 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.special import logsumexp
 
+from faircorner.bias import ENOUGH
 from faircorner.plane import Floats
 from faircorner.shift.hypotheses import STEP, Hypotheses
 
-__all__ = ["ENOUGH", "Evidence", "weigh"]
-
-# A call is named once the finishes are so many times likelier with one to blame than with none:
-# of learners with none, no more than one in as many is ever told so, however often one looks
-# (Ville 1939).
-ENOUGH = 20.0
+__all__ = ["Evidence", "weigh"]
 
 
 @dataclass(frozen=True, slots=True, kw_only=True, eq=False)

@@ -3,7 +3,15 @@
 from faircorner.tape.agreement import Agreement, agreement, one_reading
 from faircorner.tape.by_eye import Glance
 from faircorner.tape.doubts import Doubt, doubts
-from faircorner.tape.readings import TAPE_SIGMA, Readings, TapedPose, locate, stood
+from faircorner.tape.readings import (
+    TAPE_SIGMA,
+    Readings,
+    TapedPose,
+    gaps_there,
+    locate,
+    stood,
+    within_reach,
+)
 
 __all__ = [
     "TAPE_SIGMA",
@@ -14,7 +22,9 @@ __all__ = [
     "TapedPose",
     "agreement",
     "doubts",
+    "gaps_there",
     "locate",
     "one_reading",
     "stood",
+    "within_reach",
 ]

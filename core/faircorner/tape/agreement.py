@@ -10,6 +10,8 @@ __all__ = ["Agreement", "agreement", "one_reading"]
 
 # Within so many standard deviations of the mean lie 95 % of differences (Bland and Altman 1986).
 _LIMITS = 1.96
+# Two people's wheels and their gaps are looked at together.
+_TOGETHER = 2
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -26,7 +28,7 @@ class Agreement:
 
 def agreement(differences: Sequence[float]) -> Agreement:
     """Sum up readings of the one less the other's, m. Raises ValueError for none at all."""
-    found = bias_of(differences)
+    found = bias_of(differences, together=_TOGETHER)
     between = None if found.spread is None else _LIMITS * found.spread
     return Agreement(reads_more=found, between=between)
 

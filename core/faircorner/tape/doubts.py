@@ -5,9 +5,9 @@ from dataclasses import dataclass
 from types import MappingProxyType
 
 from faircorner.cues import Scene
-from faircorner.errors import InputError, between
+from faircorner.errors import InputError
 from faircorner.said import Length, Said
-from faircorner.tape.readings import PLAUSIBLE, stood
+from faircorner.tape.readings import PLAUSIBLE, stood, within_reach
 
 __all__ = ["Doubt", "doubts"]
 
@@ -31,12 +31,12 @@ def doubts(scene: Scene, metres: Mapping[str, float | None]) -> tuple[Doubt, ...
     """
     planned = stood(scene).finish
     found = []
-    for name, (low, high) in PLAUSIBLE.items():
+    for name in PLAUSIBLE:
         read = metres.get(name)
         if read is None:
             continue
         try:
-            between(f"{name}_m", read, low, high, clause="reading between")
+            within_reach({name: read})
         except InputError as wrong:
             found.append(Doubt(reading=name, said=wrong.said, possible=False))
             continue

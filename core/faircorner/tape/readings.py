@@ -9,7 +9,7 @@ from scipy.stats import chi2
 
 from faircorner.cues import Scene
 from faircorner.errors import InputError, between
-from faircorner.ground import Ground
+from faircorner.ground import Berth, Ground
 from faircorner.plane import Floats, mirrored
 from faircorner.said import Exact, Length, Said
 from faircorner.sides import sided
@@ -17,7 +17,7 @@ from faircorner.standards import Finish, finish_at
 from faircorner.tape.by_eye import Glance, eye_sigma, seen_as
 from faircorner.vehicle import Vehicle
 
-__all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "locate", "stood"]
+__all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "gaps_there", "locate", "stood", "within_reach"]
 
 # Assumed of a tape read in a yard: one standard deviation, m.
 TAPE_SIGMA = 0.01
@@ -33,6 +33,22 @@ PLAUSIBLE = {
     "ahead": (-2.0, 30.0),
     "behind": (-2.0, 30.0),
 }
+
+
+def within_reach(read: Mapping[str, float | None]) -> None:
+    """Raises InputError naming the first reading, m, that no tape could give; None was not read."""
+    for name, (low, high) in PLAUSIBLE.items():
+        value = read.get(name)
+        if value is not None:
+            between(f"{name}_m", value, low, high, clause="reading between")
+
+
+def gaps_there(berth: Berth, read: Collection[str]) -> None:
+    """Raises InputError naming a gap that was read where there is nothing for it to be to."""
+    if "ahead" in read and berth.ahead is None:
+        raise InputError("ahead_m", Said("nothing stands ahead"))
+    if "behind" in read and berth.behind is None:
+        raise InputError("behind_m", Said("nothing stands behind"))
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -53,10 +69,9 @@ class Readings:
     by_eye: Mapping[str, Glance] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
-        for name, (low, high) in PLAUSIBLE.items():
+        within_reach({name: getattr(self, name) for name in PLAUSIBLE})
+        for name in PLAUSIBLE:
             value = getattr(self, name)
-            if value is not None:
-                between(f"{name}_m", value, low, high, clause="reading between")
             if value is not None and name in self.by_eye:
                 raise InputError(f"{name}_m", Said("taped and by eye"))
             if value is None and name not in self.by_eye and name.startswith("kerb"):
@@ -115,10 +130,7 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
         raise InputError("standing", Said("where it was to stand"))
     planned = finish_at(scene.standing[None], scene.vehicle, place)
     seen = readings.seen(planned)
-    if "ahead" in seen and place.berth.ahead is None:
-        raise InputError("ahead_m", Said("nothing stands ahead"))
-    if "behind" in seen and place.berth.behind is None:
-        raise InputError("behind_m", Said("nothing stands behind"))
+    gaps_there(place.berth, seen)
     _check_angle(scene.vehicle, seen)
     fitting = _Fitting(
         vehicle=scene.vehicle, ground=place, planned=place.berth.local(scene.standing),
@@ -146,10 +158,8 @@ def stood(scene: Scene) -> TapedPose:
     if scene.standing is None:
         raise InputError("standing", Said("where it was to stand"))
     finish = finish_at(scene.standing[None], scene.vehicle, place)
-    for name, (low, high) in PLAUSIBLE.items():
-        value = float(finish.measure(name)[0])
-        if not np.isnan(value):
-            between(f"{name}_m", value, low, high, clause="reading between")
+    found = {name: float(finish.measure(name)[0]) for name in PLAUSIBLE}
+    within_reach({name: value for name, value in found.items() if not np.isnan(value)})
     return TapedPose(pose=scene.standing, sigma=np.zeros(3), finish=finish)
 
 

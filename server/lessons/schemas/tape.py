@@ -16,17 +16,8 @@ from server.request_body import RequestBody
 from server.said import SaidOut
 
 
-class ReadingsIO(RequestBody):
-    """Tape readings in metres; null where nobody taped."""
-
-    kerb_front_m: Annotated[float, Field(allow_inf_nan=False)]
-    kerb_rear_m: Annotated[float, Field(allow_inf_nan=False)]
-    ahead_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
-    behind_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
-
-
 class ReadIn(RequestBody):
-    """Readings as they are being typed, m, whichever there are."""
+    """Readings in metres, whichever there are: as they are typed, or as somebody says them."""
 
     kerb_front_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
     kerb_rear_m: Annotated[float | None, Field(allow_inf_nan=False)] = None
@@ -150,24 +141,24 @@ class PoseIO(RequestBody):
 
 
 class StoodIn(RequestBody):
-    """Where a vehicle stands, by a pose or by readings."""
+    """Where a vehicle stands; with what is said of it, where it is moved from."""
 
-    pose: PoseIO | None = None
-    readings: ReadingsIO | None = None
+    pose: PoseIO
+    readings: ReadIn | None = None
 
 
 class StoodOut(BaseModel):
-    """The same by both."""
+    """Where it stands and what a tape would read there; of what was said, just that."""
 
     pose: PoseOut
-    readings: ReadingsIO
+    readings: ReadIn
 
 
 class StatedOut(BaseModel):
     """Where the learner said that it stood, and when."""
 
     at: datetime
-    readings: ReadingsIO
+    readings: ReadIn
     pose: PoseOut
     finish: FinishOut
 

@@ -11,7 +11,7 @@ import { keepPreviousData, skipToken, useMutation, useQuery } from "@tanstack/re
 import { useId, useState } from "react";
 import { ask } from "../../api/client";
 import { useOnline } from "../../api/line";
-import type { Attempt, Pose, Readings, Sheet, VehicleBody } from "../../api/types";
+import type { Attempt, Pose, SaidReadings, Sheet, VehicleBody } from "../../api/types";
 import { placed as at, type Bounds } from "../../drawing/frame";
 import { PoseHandles } from "../../drawing/PoseHandles";
 import { Slab } from "../../drawing/Slab";
@@ -19,7 +19,7 @@ import { bodyCorners, VehicleShape } from "../../drawing/VehicleShape";
 import { type FinishWords, PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
 import { t } from "../../words";
-import { complete, NOTHING, type TypedReadings } from "./typed";
+import { anyOf, NOTHING, type TypedReadings } from "./typed";
 import { useNotingOf } from "./useNotingOf";
 
 interface Props {
@@ -51,8 +51,11 @@ const around = (vehicle: VehicleBody, pose: Pose): Bounds => {
   };
 };
 
-/** Said by one of the two: where the vehicle was put, or figures; the core says the other. */
-type Said = { pose: Pose } | { typed: TypedReadings };
+/** Where the vehicle was put; and the figures that move it from there, once any was typed. */
+interface Said {
+  pose: Pose;
+  typed?: TypedReadings;
+}
 
 const FIELDS = ["kerb_front_m", "kerb_rear_m", "ahead_m", "behind_m"] as const;
 /** Which of the plan's lines each is measured on: where there is none, there is nothing to say. */
@@ -63,19 +66,13 @@ const LINES = {
   behind_m: "behind",
 } as const;
 
-const askedOf = (said: Said | null): { pose: Pose } | { readings: Readings } | null => {
-  if (!said || "pose" in said) return said;
-  const readings = complete(said.typed);
-  return readings && { readings };
-};
-
 export const SayStand = ({ sheet, attempt, words, close }: Props) => {
   const title = useId();
   const online = useOnline();
   const noting = useNotingOf(attempt);
   // Null until somebody says something: what the drawing offers was said by nobody.
   const [said, setSaid] = useState<Said | null>(null);
-  const asked = askedOf(said);
+  const asked = said && { pose: said.pose, readings: said.typed ? anyOf(said.typed) : null };
   const path = { attempt_id: attempt.id };
   const stood = useQuery({
     queryKey: ["stood", attempt.id, asked],
@@ -87,15 +84,14 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
     retry: false,
   });
   const keep = useMutation({
-    mutationFn: (readings: Readings) => noting("stated", "put", "stated", readings),
+    mutationFn: (readings: SaidReadings) => noting("stated", "put", "stated", readings),
     onSuccess: close,
   });
-  const placed = said && "pose" in said ? said.pose : null;
-  const typed = said && "typed" in said ? said.typed : null;
+  const typed = said?.typed;
   // What was typed stands at once: the next figure is typed before the answer to this one comes.
-  const shown = typed ?? { ...NOTHING, ...(placed && stood.data?.readings) };
-  const readings = complete(shown);
-  const pose = placed ?? (asked && stood.data?.pose) ?? offered(sheet);
+  const shown = typed ?? { ...NOTHING, ...(said && stood.data?.readings) };
+  const readings = anyOf(shown);
+  const pose = (typed && stood.data?.pose) ?? said?.pose ?? offered(sheet);
   const lines = sheet.plan.drawing.dimensions.map(({ what }) => what);
   const ground = sheet.ground.body;
   const { Scene } = PLACES[ground.goal.kind];
@@ -131,7 +127,7 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
               bare={name.startsWith("kerb") ? "cm" : "m"}
               optional
               width={170}
-              onCommit={(metres) => setSaid({ typed: { ...shown, [name]: metres } })}
+              onCommit={(metres) => setSaid({ pose, typed: { ...shown, [name]: metres } })}
             />
           ))}
         </Box>

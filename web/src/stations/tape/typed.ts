@@ -1,4 +1,4 @@
-import type { Readings, Taped } from "../../api/types";
+import type { SaidReadings, Taped } from "../../api/types";
 
 export type ReadingName = "kerb_front_m" | "kerb_rear_m" | "ahead_m" | "behind_m";
 /** What a reading is called among those that were only looked at. */
@@ -27,16 +27,9 @@ export const NOTHING: TypedReadings = {
 
 export const lookedAt = (name: ReadingName): LookedAt => name.slice(0, -2) as LookedAt;
 
-/** What can be reckoned with: both wheels, whatever else there is; null until both are there. */
-export const complete = (r: TypedReadings): Readings | null =>
-  r.kerb_front_m === null || r.kerb_rear_m === null
-    ? null
-    : {
-        kerb_front_m: r.kerb_front_m,
-        kerb_rear_m: r.kerb_rear_m,
-        ahead_m: r.ahead_m,
-        behind_m: r.behind_m,
-      };
+/** Whatever of it was said, which is enough; null while nothing was. */
+export const anyOf = ({ by_eye: _, ...said }: TypedReadings): SaidReadings | null =>
+  READINGS.some((name) => said[name] !== null) ? said : null;
 
 const known = (r: TypedReadings, name: ReadingName): boolean =>
   r[name] !== null || r.by_eye?.[lookedAt(name)] !== undefined;
