@@ -1,7 +1,7 @@
 """What a plan says, found again apart from the fit: its legs driven at 2 cm, gaps by Shapely."""
 
 import numpy as np
-from faircorner.cues.fit import LEAST_SPARE
+from faircorner.cues.problem import LEAST_SPARE
 from faircorner.documents.samples import (
     HERON,
     LINNET,

@@ -6,8 +6,9 @@ import numpy as np
 from faircorner.cues import make_plan
 from faircorner.cues.calls import seeing_at
 from faircorner.cues.driven import attempt
-from faircorner.cues.fit import FINE, settings_for
+from faircorner.cues.fit import FINE
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import settings_for
 from faircorner.documents.library import house_standard, methods
 from faircorner.documents.samples import LINNET, PLOVER, seat_document, vehicle_document
 from faircorner.documents.vehicle import SeatDocument, VehicleDocument

@@ -10,8 +10,8 @@ from itertools import islice
 
 import numpy as np
 from faircorner.cues import Scene, make_plan
-from faircorner.cues.fit import LEAST_SPARE, _Problem
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import LEAST_SPARE, Problem
 from faircorner.documents.library import methods
 from faircorner.ground import (
     Bay,
@@ -71,7 +71,7 @@ def driven_all_the_same(asked: Scene) -> dict[str, float] | None:
     pinned and planned anew.
     """
     ready, given = prepare(turned_in(asked.side, asked))
-    problem = _Problem(ready, given)
+    problem = Problem(ready, given)
     free, gaps = len(problem.free), problem.gaps
     if free == 0:
         return None

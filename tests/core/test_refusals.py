@@ -9,8 +9,8 @@ import numpy as np
 import pytest
 from faircorner.cues import Unknown, make_plan
 from faircorner.cues.driven import attempt
-from faircorner.cues.fit import settings_for
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import settings_for
 from faircorner.sides import turned_in
 
 from tests.core.refusals import driven_all_the_same, tight_scene

@@ -115,7 +115,7 @@ def test_too_few_attempts_give_no_advice(linnet, seat, method, standard, plan):
     assert (advice.kind, advice.by) == ("too few", 0.0)
 
 
-@pytest.mark.parametrize("room", [None, 0.5])
+@pytest.mark.parametrize("room", [None, 0.42])
 def test_a_chance_counts_the_other_gap_and_every_touch(linnet, seat, method, standard, room):
     """Close to who stands behind: of that gap the finish's own columns say nothing."""
     quay = lay_kerb("quay", goal_ahead=2.0)

@@ -143,5 +143,6 @@ def test_feet_are_told_in_feet(ours):
     gap = plan["finish"]["ahead_m"]
     assert gap > 2
     told = words(printed(ours.client("lead"), ours))
-    assert "7 ft" in told
+    assert f"{int(gap / 0.3048)} ft" in told
+    assert "Not as wanted: it ends 4 in farther from the vehicle ahead than the 6 ft 6.5 in" in told
     assert " cm" not in told

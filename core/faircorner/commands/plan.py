@@ -45,6 +45,7 @@ def answer(document: Any) -> dict[str, Any]:
         remedy = make_remedy(scene)
     return {
         **plan_document(plan, scene),
+        "not_as_wanted": str(plan.missed) or None,
         "remedy": remedy_document(remedy),
         "judged_by": f"{standard.name}, {standard.authority}, {standard.dated}",
     }

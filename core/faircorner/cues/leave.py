@@ -6,7 +6,7 @@ from typing import Literal
 import numpy as np
 
 from faircorner.cues.driven import line_gap, obstacle_gap
-from faircorner.cues.fit import LEAST_SPARE
+from faircorner.cues.problem import LEAST_SPARE
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Ground

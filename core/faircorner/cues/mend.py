@@ -13,9 +13,10 @@ import numpy as np
 from faircorner.cues.clearances import Clearances, clearances_of
 from faircorner.cues.driven import Driven
 from faircorner.cues.events import Parallel, Travelled, WheelSet
-from faircorner.cues.fit import Given, fit
+from faircorner.cues.fit import fit
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.method import Method, Start, Step, Way, Wheel
+from faircorner.cues.problem import Given
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.motion import Leg, Track

@@ -8,10 +8,11 @@ from faircorner.cues.calls import Call, call_at
 from faircorner.cues.clearances import Clearances, clearances_of
 from faircorner.cues.driven import Driven, overhang
 from faircorner.cues.events import Moment
-from faircorner.cues.fit import Fit, Given, fit
+from faircorner.cues.fit import Fit, fit
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.looks import LookReason, look_reasons
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import Given
 from faircorner.cues.reason import Reason
 from faircorner.cues.remedy import Heard, Remedy, least_change, least_sizes, silent
 from faircorner.cues.scene import Scene
@@ -32,6 +33,7 @@ class Plan:
     """A computed cue sheet. Poses are in the site's own frame, whichever side the kerb is on.
 
     clearances : least gap (m) to each thing and the metres rolled when it is least
+    missed : by how much it ends elsewhere along the berth than wanted, and why; empty where not
     begins, ends : where to stop before the first step and after the last, in words
     overhang : how far the body reaches over the kerb (m, 0 when it does not), and metres rolled
     sensitivity : (3, calls), see `faircorner.cues.windows.call_windows`
@@ -39,6 +41,7 @@ class Plan:
 
     feasible: bool
     why_not: Reason
+    missed: Said
     start: Floats
     legs: tuple[Leg, ...]
     track: Track
@@ -167,6 +170,7 @@ def _assemble(
     return Plan(
         feasible=found.feasible,
         why_not=found.why_not,
+        missed=found.missed,
         start=driven.followed.start[0],
         legs=driven.followed.legs,
         track=driven.track,

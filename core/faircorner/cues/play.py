@@ -5,8 +5,9 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from faircorner.cues.driven import attempt
-from faircorner.cues.fit import FINE, settings_for
+from faircorner.cues.fit import FINE
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import settings_for
 from faircorner.cues.scene import Scene
 from faircorner.cues.windows import breakage
 from faircorner.errors import InputError

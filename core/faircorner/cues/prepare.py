@@ -2,8 +2,8 @@
 
 from dataclasses import replace
 
-from faircorner.cues.fit import Given
 from faircorner.cues.fitted import Unknown
+from faircorner.cues.problem import Given
 from faircorner.cues.scene import Options, Scene
 from faircorner.errors import InputError, between
 from faircorner.said import Said

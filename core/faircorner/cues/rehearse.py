@@ -7,9 +7,9 @@ import numpy as np
 from numpy.typing import ArrayLike
 
 from faircorner.cues.driven import attempt
-from faircorner.cues.fit import Given, settings_for
 from faircorner.cues.plan import Plan
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import Given, settings_for
 from faircorner.cues.scene import Scene
 from faircorner.plane import Bools, Floats, mirrored
 from faircorner.sides import sided

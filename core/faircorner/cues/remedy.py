@@ -3,7 +3,8 @@
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-from faircorner.cues.fit import Given, fit
+from faircorner.cues.fit import fit
+from faircorner.cues.problem import Given
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.ground import Room, Size, adjust, kind_of, measures

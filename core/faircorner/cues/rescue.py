@@ -13,10 +13,11 @@ import numpy as np
 from faircorner.cues.clearances import Clearances, clearances_of
 from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.events import Travelled
-from faircorner.cues.fit import fit, settings_for
+from faircorner.cues.fit import fit
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.method import Step, Wheel, movements
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import settings_for
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.motion import Leg, Track

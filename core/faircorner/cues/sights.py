@@ -12,10 +12,11 @@ from faircorner.cues.candidates import Candidate, candidates_of
 from faircorner.cues.cue_kinds import Cue, sharpest
 from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.felt import Felt, felt_after
-from faircorner.cues.fit import FINE, settings_for
+from faircorner.cues.fit import FINE
 from faircorner.cues.held import Held, held_along
 from faircorner.cues.pictured import Pictured, camera_for, mirror_of, pictured
 from faircorner.cues.prepare import prepare
+from faircorner.cues.problem import settings_for
 from faircorner.cues.scene import Scene
 from faircorner.errors import InputError
 from faircorner.picture import WIDTH, Glass, Part, Viewer, place_of

@@ -10,7 +10,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from faircorner.cues.driven import Driven, attempt
-from faircorner.cues.fit import Fit, Given, settings_for
+from faircorner.cues.fit import Fit
+from faircorner.cues.problem import Given, settings_for
 from faircorner.cues.scene import Scene
 from faircorner.plane import Floats
 from faircorner.said import Said

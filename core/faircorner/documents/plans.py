@@ -53,7 +53,7 @@ __all__ = [
 ]
 
 # Raised whenever a plan's document gains or changes a field.
-PLAN_FORMAT = "fair-corner/plan@12"
+PLAN_FORMAT = "fair-corner/plan@13"
 
 
 def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
@@ -65,6 +65,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
         "feasible": plan.feasible,
         "why_not": str(plan.why_not) or None,
         "reason": {"said": plan.why_not.said.document(), "step": plan.why_not.step},
+        "missed": plan.missed.document(),
         "start": {**pose_document(plan.start), "turns": 0.0},
         "legs": [leg_document(leg) for leg in plan.legs],
         "wheels": wheels_document([float(leg.turns[0]) for leg in plan.legs], vehicle),

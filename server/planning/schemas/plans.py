@@ -270,11 +270,15 @@ class TotalsOut(BaseModel):
 
 
 class PlanOut(BaseModel):
-    """A cue sheet. begins, ends : where to stop before the first step, and after the last."""
+    """A cue sheet. begins, ends : where to stop before the first step, and after the last.
+    missed : what of the wish along the berth is not met, and why; null in a plan that was kept
+    before that was told
+    """
 
     format: str
     feasible: bool
     reason: ReasonOut
+    missed: SaidOut | None = None
     start: PoseOut
     legs: list[LegOut]
     wheels: list[WheelOut]

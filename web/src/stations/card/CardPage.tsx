@@ -64,7 +64,7 @@ const Card = ({ docket }: { docket: Docket }) => {
         )}
       </Box>
       <WhoseSeat docket={docket} />
-      <RestsOn docket={docket} />
+      <RestsOn docket={docket} plan={shown} />
       {!shown.feasible && (
         <Alert severity="warning">
           {t("cues.this cannot be driven")} {shown.reason.said.text}.

@@ -164,7 +164,7 @@ const Sheet = ({ docket }: { docket: Docket }) => {
       <Box sx={{ display: "grid", gridTemplateRows: "minmax(0, 1fr) auto", gap: 1, minHeight: 0 }}>
         <Box sx={{ display: "flex", flexDirection: "column", gap: 1.25, overflowY: "auto" }}>
           <WhoseSeat docket={docket} />
-          <RestsOn docket={docket} />
+          <RestsOn docket={docket} plan={read} />
           {plan.error && !editing && <Failure error={plan.error} />}
           {editing && (
             <MethodEditor

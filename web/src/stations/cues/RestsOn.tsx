@@ -1,12 +1,17 @@
-/** Reservations about all cues of a docket, as lines above them. */
+/** Reservations about a plan and all its cues, as lines above them. */
 
 import Box from "@mui/material/Box";
-import type { Docket } from "../../api/types";
+import type { Docket, Plan } from "../../api/types";
 import { ink } from "../../theme";
+import { t } from "../../words";
 import { useRestsOn } from "./useRestsOn";
 
-export const RestsOn = ({ docket }: { docket: Docket }) => {
-  const lines = useRestsOn(docket);
+export const RestsOn = ({ docket, plan }: { docket: Docket; plan: Plan }) => {
+  const missed = plan.missed?.text;
+  const lines = [
+    ...useRestsOn(docket),
+    ...(missed ? [t("cues.not as wanted", { what: missed })] : []),
+  ];
   if (lines.length === 0) return null;
   return (
     <Box role="note" sx={{ flexShrink: 0, fontSize: 14, lineHeight: 1.3, color: ink.ochre }}>

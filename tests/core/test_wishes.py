@@ -1,0 +1,76 @@
+"""What is wanted along the berth is met where it may be; where not, what forbids it is named."""
+
+from dataclasses import replace
+
+import pytest
+from faircorner.cues import make_plan
+from faircorner.documents.library import methods
+from faircorner.ground import lay_kerb
+
+from tests.core.scenes import scene
+
+PARKS = ("Straight-run reverse park", "Lock to lock reverse park", "Shallow reverse park")
+
+
+@pytest.fixture(params=["left", "right"])
+def asked(request, linnet, seat, method):
+    made = scene(linnet, seat, lay_kerb("quay", goal_ahead=2.3), method)
+    return made if request.param == "left" else made.mirrored()
+
+
+def ahead(plan):
+    return float(plan.finish.measure("ahead")[0])
+
+
+def wanting(asked, metres):
+    return make_plan(replace(asked, options=replace(asked.options, ahead=metres)))
+
+
+@pytest.mark.parametrize("name", PARKS)
+@pytest.mark.parametrize("metres", [2.6, 2.8])
+def test_a_gap_that_leaves_room_enough_is_met(asked, name, metres):
+    plan = wanting(replace(asked, method=methods()[name].build()), metres)
+    assert plan.feasible
+    assert ahead(plan) == pytest.approx(metres, abs=0.05)
+    assert not plan.missed
+
+
+@pytest.mark.parametrize("name", PARKS)
+def test_a_gap_that_takes_the_room_beside_the_parked_vehicle_is_missed_and_says_so(asked, name):
+    """Nearer than the wish that is met with the spare that is worth something: no sooner."""
+    asked = replace(asked, method=methods()[name].build())
+    plan = wanting(asked, 0.8)
+    said = str(plan.missed)
+    assert said.startswith(f"it ends {ahead(plan) - 0.8:.2f} m farther from the vehicle ahead")
+    assert "less than 30 cm would stay free of the vehicle parked ahead" in said
+    assert plan.spare == pytest.approx(0.30, abs=0.02)
+    nearer = wanting(asked, ahead(plan) + 0.3)
+    assert (nearer.spare > plan.spare, bool(nearer.missed)) == (True, False)
+
+
+def test_a_limit_of_the_standard_is_kept_off_and_named(asked):
+    """A standard that wants 1 to 2.6 m: from farther off the wish is stopped before its end."""
+    limits = tuple(
+        replace(limit, small=(1.0, 2.6)) if limit.measure == "ahead" else limit
+        for limit in asked.standard.limits
+    )
+    judged = replace(asked, standard=replace(asked.standard, limits=limits))
+    plan = wanting(judged, 3.5)
+    assert 2.45 < ahead(plan) < 2.6 - 0.05
+    assert str(plan.missed).endswith(
+        "otherwise it would come too near to its limit, 2.60 m from the vehicle ahead"
+    )
+
+
+def test_what_is_pinned_reaches_no_farther(asked):
+    plan = make_plan(asked)
+    pinned = replace(asked.options, pinned=plan.values, ahead=3.2)
+    said = str(make_plan(replace(asked, options=pinned)).missed)
+    assert said.endswith("3.20 m wanted: the method's own figures reach no farther")
+
+
+def test_a_distance_that_the_standard_forbids_is_no_fault_of_the_ground(asked):
+    plan = make_plan(replace(asked, options=replace(asked.options, kerb=0.9)))
+    assert str(plan.why_not) == (
+        "it is wanted 90 cm from the kerb, and the standard takes it between 10 cm and 45 cm alone"
+    )
