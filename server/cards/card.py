@@ -306,8 +306,8 @@ def _picture(spot: dict[str, Any], key: str) -> SightDrawing | None:
 
 def _foot(docket: Docket, teller: _Teller) -> Iterator[str]:
     yield teller.said(Said("card computed"))
-    if missed := teller.told(docket.plan.get("missed")):
-        yield teller.said(Said("card not as wanted", what=missed))
+    for missed in docket.plan.get("missed", []):
+        yield teller.said(Said("card not as wanted", what=Said.of(missed)))
     yield from _measured(docket.revisions["vehicle"].body, teller)
     yield teller.said(_eye(docket.revisions["seat"].body))
     yield teller.said(Said("card cautions"))

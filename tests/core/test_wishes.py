@@ -7,7 +7,9 @@ from faircorner.cues import make_plan
 from faircorner.documents.library import methods
 from faircorner.ground import lay_kerb
 
+from tests.core.refusals import tight_scene
 from tests.core.scenes import scene
+from tests.core.test_refusals import AT_ONCE
 
 PARKS = ("Straight-run reverse park", "Lock to lock reverse park", "Shallow reverse park")
 
@@ -40,7 +42,7 @@ def test_a_gap_that_takes_the_room_beside_the_parked_vehicle_is_missed_and_says_
     """Nearer than the wish that is met with the spare that is worth something: no sooner."""
     asked = replace(asked, method=methods()[name].build())
     plan = wanting(asked, 0.8)
-    said = str(plan.missed)
+    (said,) = map(str, plan.missed)
     assert said.startswith(f"it ends {ahead(plan) - 0.8:.2f} m farther from the vehicle ahead")
     assert "less than 30 cm would stay free of the vehicle parked ahead" in said
     assert plan.spare == pytest.approx(0.30, abs=0.02)
@@ -57,7 +59,8 @@ def test_a_limit_of_the_standard_is_kept_off_and_named(asked):
     judged = replace(asked, standard=replace(asked.standard, limits=limits))
     plan = wanting(judged, 3.5)
     assert 2.45 < ahead(plan) < 2.6 - 0.05
-    assert str(plan.missed).endswith(
+    (said,) = map(str, plan.missed)
+    assert said.endswith(
         "otherwise it would come too near to its limit, 2.60 m from the vehicle ahead"
     )
 
@@ -65,7 +68,7 @@ def test_a_limit_of_the_standard_is_kept_off_and_named(asked):
 def test_what_is_pinned_reaches_no_farther(asked):
     plan = make_plan(asked)
     pinned = replace(asked.options, pinned=plan.values, ahead=3.2)
-    said = str(make_plan(replace(asked, options=pinned)).missed)
+    (said,) = map(str, make_plan(replace(asked, options=pinned)).missed)
     assert said.endswith("3.20 m wanted: the method's own figures reach no farther")
 
 
@@ -74,3 +77,23 @@ def test_a_distance_that_the_standard_forbids_is_no_fault_of_the_ground(asked):
     assert str(plan.why_not) == (
         "it is wanted 90 cm from the kerb, and the standard takes it between 10 cm and 45 cm alone"
     )
+
+
+@pytest.mark.parametrize("seed", AT_ONCE)
+def test_a_figure_that_is_set_and_past_says_where_it_comes(seed):
+    """Of a step that has nothing left to roll: set to one side of where it came it is past."""
+    asked = tight_scene(seed)
+    plan = make_plan(asked)
+    step = next(i for i, leg in enumerate(plan.legs) if leg.metres[0] < 1e-3)
+    figure = asked.method.steps[step].until.figure()
+
+    def told(by):
+        asked_for = min(max(plan.values[figure.name] + by, figure.low), figure.high)
+        pinned = {figure.name: asked_for}
+        made = make_plan(replace(asked, options=replace(asked.options, pinned=pinned)))
+        return [str(said) for said in made.missed if said.code == "set and past"]
+
+    assert told(0.0) == []
+    (said,) = told(0.05) or told(-0.05)
+    assert str(asked.method.steps[step].say) in said
+    assert not (told(0.05) and told(-0.05))

@@ -45,7 +45,7 @@ def answer(document: Any) -> dict[str, Any]:
         remedy = make_remedy(scene)
     return {
         **plan_document(plan, scene),
-        "not_as_wanted": str(plan.missed) or None,
+        "not_as_wanted": [str(said) for said in plan.missed],
         "remedy": remedy_document(remedy),
         "judged_by": f"{standard.name}, {standard.authority}, {standard.dated}",
     }

@@ -42,6 +42,8 @@ __all__ = ["FINE", "Fit", "fit"]
 _EXCESS_COST = 400.0
 # How far apart poses are looked at where a gap is told, m.
 FINE = 0.02
+# A figure that comes so far from where it was set, m or rad, had come before.
+_PAST = 0.01
 # Starts that are looked at: at first, and where their descents end in hollows. Of the latter those
 # are taken that lie so far apart in one figure at least, as a share of its range.
 _PROBES, _MORE_PROBES, _APART = 12, 200, 0.25
@@ -54,7 +56,7 @@ class Fit:
     """The figures found, in the method's order, and whether they do.
 
     spare : least gap to anything that stands there, m; infinite where nothing does
-    missed : by how much it ends elsewhere along the berth than wanted, and why; empty where not
+    missed : what of all that was asked for is not as it was asked, and why
     outcome : what they come to, looked at finely
     """
 
@@ -63,7 +65,7 @@ class Fit:
     spare: float
     feasible: bool
     why_not: Reason
-    missed: Said
+    missed: tuple[Said, ...]
 
 
 def fit(scene: Scene, given: Given, *, descents: int = 4, more: int = 2) -> Fit:
@@ -85,7 +87,7 @@ def fit(scene: Scene, given: Given, *, descents: int = 4, more: int = 2) -> Fit:
     why_not = _why_not(scene, outcome, row, problem, spare)
     return Fit(
         values=values, outcome=outcome, spare=spare, feasible=not why_not, why_not=why_not,
-        missed=Said() if why_not else wish_missed(problem, x, outcome.finish),
+        missed=() if why_not else tuple(_missed(problem, x, outcome)),
     )  # fmt: skip
 
 
@@ -98,6 +100,22 @@ def _as_stood(method: Method, given: Given, values: Floats, outcome: Driven) -> 
         if isinstance(figure, Unknown) and alone and figure.name not in given.pinned:
             told[figure.name] = min(max(stood, figure.low), figure.high)
     return np.array(list(told.values()))
+
+
+def _missed(problem: Problem, x: Floats, outcome: Driven) -> Iterator[Said]:
+    """The wish along the berth; and figures that were fixed and are past when their step begins."""
+    wish = wish_missed(problem, x, outcome.finish)
+    if wish:
+        yield wish
+    pinned = problem.given.pinned
+    for step, stood in zip(problem.scene.method.steps, outcome.followed.stood[0], strict=True):
+        figure = step.until.figure()
+        if not isinstance(figure, Unknown) or figure.name not in pinned:
+            continue
+        asked = pinned[figure.name]
+        if abs(stood - asked) > _PAST:
+            told = Angle if figure.quantity == "rad" else Length
+            yield Said("set and past", step=str(step.say), set=told(asked), at=told(float(stood)))
 
 
 def _solve(problem: Problem, gaps: slice, descents: int, more: int) -> Floats:

@@ -65,7 +65,7 @@ def plan_document(plan: Plan, scene: Scene) -> dict[str, Any]:
         "feasible": plan.feasible,
         "why_not": str(plan.why_not) or None,
         "reason": {"said": plan.why_not.said.document(), "step": plan.why_not.step},
-        "missed": plan.missed.document(),
+        "missed": [said.document() for said in plan.missed],
         "start": {**pose_document(plan.start), "turns": 0.0},
         "legs": [leg_document(leg) for leg in plan.legs],
         "wheels": wheels_document([float(leg.turns[0]) for leg in plan.legs], vehicle),

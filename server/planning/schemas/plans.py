@@ -271,14 +271,14 @@ class TotalsOut(BaseModel):
 
 class PlanOut(BaseModel):
     """A cue sheet. begins, ends : where to stop before the first step, and after the last.
-    missed : what of the wish along the berth is not met, and why; null in a plan that was kept
-    before that was told
+    missed : what is not as it was asked for, and why; nothing in a plan that was kept before that
+    was told
     """
 
     format: str
     feasible: bool
     reason: ReasonOut
-    missed: SaidOut | None = None
+    missed: list[SaidOut] = []
     start: PoseOut
     legs: list[LegOut]
     wheels: list[WheelOut]

@@ -7,10 +7,10 @@ import { t } from "../../words";
 import { useRestsOn } from "./useRestsOn";
 
 export const RestsOn = ({ docket, plan }: { docket: Docket; plan: Plan }) => {
-  const missed = plan.missed?.text;
+  const missed = plan.missed ?? [];
   const lines = [
     ...useRestsOn(docket),
-    ...(missed ? [t("cues.not as wanted", { what: missed })] : []),
+    ...missed.map(({ text }) => t("cues.not as wanted", { what: text })),
   ];
   if (lines.length === 0) return null;
   return (
