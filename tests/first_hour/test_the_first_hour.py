@@ -122,6 +122,8 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     page.reload()
     milo.get_by_role("button", name="Look after").click()
     expect(milo.get_by_text("Signs in as milo.")).to_be_visible()
+    # How far somebody is comes by itself, above: a press that it moves away from is none.
+    expect(milo).to_contain_text("6 of 6 taped met the standard")
     milo.get_by_role("button", name="Comes no more").click()
     expect(page.get_by_text("Milo Hart comes no more.")).to_be_visible()
     page.get_by_label("Also who comes no more").check()
