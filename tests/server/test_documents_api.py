@@ -254,7 +254,10 @@ def test_a_sheet_from_an_older_version_is_brought_up_to_date(ours, lead):
     }
     assert [call["s_m"] for call in kept["calls"]] == [1.234] * len(calls)
     assert [c["late_breaks"] for c in kept["calls"]] == [c["late_breaks"] for c in plan["calls"]]
-    assert {**kept, "calls": plan["calls"], "final": plan["final"]} == plan
+    # Today's plan misses what was wanted by so much; of the one that is kept nobody knows.
+    assert (len(plan["missed"]), kept["missed"]) == (1, [])
+    same = {"calls": plan["calls"], "final": plan["final"], "missed": plan["missed"]}
+    assert {**kept, **same} == plan
 
 
 def test_what_is_put_away_is_out_of_the_way_and_not_gone(ours):

@@ -31,6 +31,8 @@ def plan_upgraded(plan: Body, scene: Scene) -> Body:
     What its format did not tell yet, and cannot be told from its figures, stays out.
     """
     plan = _with_stops(_with_sentences(_with_clauses(plan), scene), scene)
+    # Today's plan of the same docket may miss what was wanted by more or less than this one.
+    plan = {"missed": [], **plan}
     if "legs" not in plan:
         return plan
     turns = [leg["turns"] for leg in plan["legs"]]
