@@ -8,13 +8,12 @@ import numpy as np
 
 __all__ = ["ENOUGH", "Bias", "bias_of"]
 
-# Something is said to be so once what was seen is so many times likelier with it than without:
-# of those of whom it is not so, no more than one in as many is ever told it, however often one
-# looks (Ville 1939).
+# Evidence ratio from which an effect is reported: false alarms stay below one in 20, however often
+# one looks (Ville 1939).
 ENOUGH = 20.0
-# How large a bias is looked for, in spreads squared: one and a half of them.
-# Chosen: it is named soonest of those tried, see docs/sums/tape.md.
-_LARGE = 2.0
+# Prior variance of the bias in units of the spread squared; chosen for the earliest detection, see
+# docs/sums/tape.md.
+_PRIOR_VARIANCE = 2.0
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -38,13 +37,13 @@ class Bias:
 
 
 def bias_of(differences: Sequence[float], *, together: int = 1) -> Bias:
-    """Their mean, and the interval that holds the bias at every look; of so many together.
+    """Mean of differences (n,) with an anytime-valid confidence interval for the bias.
 
-    Of as many as are looked at `together`, no more than one time in `ENOUGH` is any interval ever
-    wrong. It holds each bias that a Bayes factor of the t-test does not tell against (Rouder et
-    al., Psychonomic Bulletin & Review 16, 2009, 225; for every look: Pérez-Ortiz et al., Annals of
-    Statistics 52, 2024, 1410). Derivation: docs/sums/tape.md.
-    Raises ValueError for none at all.
+    together : how many such series are looked at together; the chance that any of their intervals
+        is ever wrong is at most 1 / `ENOUGH`
+    Inverts the Bayes factor of the t-test (Rouder et al., Psychonomic Bulletin & Review 16, 2009,
+    225), valid at every look (Pérez-Ortiz et al., Annals of Statistics 52, 2024, 1410).
+    Derivation: docs/sums/tape.md. Raises ValueError for an empty series.
     """
     if not differences:
         raise ValueError("no difference to sum up")
@@ -52,18 +51,18 @@ def bias_of(differences: Sequence[float], *, together: int = 1) -> Bias:
     if count == 1:
         return Bias(count=1, bias=bias, spread=None, low=None, high=None)
     spread = float(np.std(differences, ddof=1))
-    reach = _reach(count, ENOUGH * together) * spread
-    known = reach < inf
+    half_width = _half_width(count, ENOUGH * together) * spread
+    known = half_width < inf
     return Bias(
         count=count, bias=bias, spread=spread,
-        low=bias - reach if known else None, high=bias + reach if known else None,
+        low=bias - half_width if known else None, high=bias + half_width if known else None,
     )  # fmt: skip
 
 
-def _reach(count: int, odds: float) -> float:
-    """How many spreads from the mean a bias has such odds against it; infinite where none has."""
-    wider = 1 + count * _LARGE
-    against = (odds**2 * wider) ** (1 / count)
-    if against >= wider:
+def _half_width(count: int, odds: float) -> float:
+    """Half width of the interval in units of the spread; infinite with too few differences."""
+    inflation = 1 + count * _PRIOR_VARIANCE
+    against = (odds**2 * inflation) ** (1 / count)
+    if against >= inflation:
         return inf
-    return sqrt((against - 1) / (1 - against / wider) * (count - 1) / count)
+    return sqrt((against - 1) / (1 - against / inflation) * (count - 1) / count)

@@ -11,7 +11,7 @@ from django.utils import timezone
 from faircorner.bias import bias_of
 from faircorner.documents.figures import figure, pose_document
 from faircorner.documents.finishes import finish_document, read_finish
-from faircorner.learning import misjudged, stands_as_said
+from faircorner.learning import misjudged, pose_as_stated
 from faircorner.said import Said
 from faircorner.standards import MEASURES
 from faircorner.tape import stood
@@ -36,7 +36,7 @@ def stood_at(attempt: Attempt, told: dict[str, Any]) -> dict[str, Any]:
     pose = np.array([at["x_m"], at["y_m"], radians(at["heading_deg"])])
     scene = replace(scene_taped(attempt.cue_sheet), standing=pose)
     if told["readings"] is not None:
-        found = stands_as_said(scene, _said(told["readings"]))
+        found = pose_as_stated(scene, _said(told["readings"]))
         return {"pose": pose_document(found.pose), "readings": told["readings"]}
     finish = stood(scene).finish
     read = {name: float(finish.measure(name)[0]) for name in _READINGS}
@@ -61,7 +61,7 @@ def state(attempt: Attempt, readings: dict[str, float | None]) -> Attempt:
         raise Stale(Said("said already"))
     if attempt.readings is not None:
         raise Stale(Said("said before the tape"))
-    found = stands_as_said(scene_taped(attempt.cue_sheet), _said(readings))
+    found = pose_as_stated(scene_taped(attempt.cue_sheet), _said(readings))
     attempt.stated = {
         "at": timezone.now().isoformat(),
         "readings": readings,

@@ -126,8 +126,12 @@ def figures_set(request):
 
 def test_each_slider_plans_again_with_its_own_figure(page):
     sign_in(page, learner="Nia Solberg")
-    missed = page.get_by_role("note").filter(has_text="Not as wanted: it ends 10 cm farther")
-    expect(missed).to_contain_text("less than 30 cm would stay free of the vehicle parked ahead")
+    missed = page.get_by_role("note").filter(
+        has_text="Not as set: the gap to the vehicle ahead is 10 cm more"
+    )
+    expect(missed).to_contain_text(
+        "a smaller gap would leave less than 30 cm to the vehicle parked ahead"
+    )
     tried = []
     for name, key in (
         ("Gap at the start", "gap_m"),

@@ -7,7 +7,7 @@ import pytest
 from faircorner.bias import ENOUGH, bias_of
 from faircorner.errors import InputError
 from faircorner.ground import lay_kerb
-from faircorner.learning import misjudged, stands_as_said
+from faircorner.learning import misjudged, pose_as_stated
 from faircorner.tape import stood
 from scipy.integrate import quad
 from scipy.stats import nct, norm, t
@@ -27,7 +27,7 @@ def stands(request, linnet):
 def read(scene, said=None):
     """What a tape would read where it stands, or where it is said to."""
     if said:
-        scene = replace(scene, standing=stands_as_said(scene, said).pose)
+        scene = replace(scene, standing=pose_as_stated(scene, said).pose)
     finish = stood(scene).finish
     taped = ("kerb_front", "kerb_rear", "angle", "ahead", "behind")
     return {name: float(finish.measure(name)[0]) for name in taped}
@@ -52,18 +52,18 @@ def test_gaps_that_do_not_go_together_are_taken_and_each_missed_by_half(stands):
     said = {**WHEELS, "ahead": room, "behind": 0.4}
     found = read(stands, said)
     assert said["ahead"] - found["ahead"] == pytest.approx(said["behind"] - found["behind"])
-    told = stands_as_said(stands, said).finish
+    told = pose_as_stated(stands, said).finish
     assert (told.measure("ahead")[0], told.measure("behind")[0]) == (room, 0.4)
 
 
 def test_of_what_was_not_said_only_the_angle_follows_and_only_of_both_wheels(stands):
     found = read(stands, WHEELS)
-    told = stands_as_said(stands, WHEELS).finish
+    told = pose_as_stated(stands, WHEELS).finish
     angle = abs(float(told.measure("angle")[0]))
     assert angle == pytest.approx(abs(found["angle"]), abs=1e-9)
     assert np.isnan(told.measure("ahead")[0])
-    one = stands_as_said(stands, {"kerb_front": 0.5, "behind": 0.9}).finish
-    there = stands_as_said(stands, {"kerb_front": 0.3, "behind": 1.0}).pose
+    one = pose_as_stated(stands, {"kerb_front": 0.5, "behind": 0.9}).finish
+    there = pose_as_stated(stands, {"kerb_front": 0.3, "behind": 1.0}).pose
     truth = stood(replace(stands, standing=there)).finish
     assert misjudged(one, truth) == pytest.approx({"kerb": 0.2, "behind": -0.1})
 
@@ -74,7 +74,7 @@ def test_of_what_was_not_said_only_the_angle_follows_and_only_of_both_wheels(sta
 )
 def test_only_what_cannot_be_meant_is_refused(linnet, quay, said, field):
     with pytest.raises(InputError, match=field):
-        stands_as_said(at(linnet, quay, np.array([-5.0, -1.6, 0.0])), said)
+        pose_as_stated(at(linnet, quay, np.array([-5.0, -1.6, 0.0])), said)
 
 
 @pytest.mark.parametrize("together", [1, 4])
@@ -93,8 +93,9 @@ def test_a_bias_lies_where_no_bayes_factor_is_against_it(together):
 
 
 def test_looking_after_every_attempt_makes_no_bias_of_chance():
-    """Of 500 learners without one, at most one in twenty is told of any, of four measures over 20
-    attempts; of as many who are off by one and a half of their scatters nearly all are, rightly.
+    """False alarms over 500 unbiased learners, four measures and 20 looks: at most 5 %.
+
+    Power over 500 learners with a bias of 1.5 standard deviations after 20 attempts: over 95 %.
     """
     drawn = np.random.default_rng(7).normal(size=(500, 4, 20))
 

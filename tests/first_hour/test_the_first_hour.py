@@ -122,7 +122,7 @@ def test_a_school_begins_without_a_shell_and_lets_its_learner_in(page, open_page
     page.reload()
     milo.get_by_role("button", name="Look after").click()
     expect(milo.get_by_text("Signs in as milo.")).to_be_visible()
-    # How far somebody is comes by itself, above: a press that it moves away from is none.
+    # The progress line above loads later and moves the button; wait for it before pressing.
     expect(milo).to_contain_text("6 of 6 taped met the standard")
     milo.get_by_role("button", name="Comes no more").click()
     expect(page.get_by_text("Milo Hart comes no more.")).to_be_visible()

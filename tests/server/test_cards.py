@@ -144,5 +144,5 @@ def test_feet_are_told_in_feet(ours):
     assert gap > 2
     told = words(printed(ours.client("lead"), ours))
     assert f"{int(gap / 0.3048)} ft" in told
-    assert "Not as wanted: it ends 4 in farther from the vehicle ahead than the 6 ft 6.5 in" in told
+    assert "Not as set: the gap to the vehicle ahead is 4 in more than the 6 ft 6.5 in set" in told
     assert " cm" not in told

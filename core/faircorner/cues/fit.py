@@ -3,7 +3,7 @@
 Sequential quadratic programming (Kraft 1988, SLSQP in SciPy) over the method's unknowns and
 two more: the spare, which is the least gap to anything, and the excess, by which a limit of the
 standard has to be broken when all of them cannot be kept. The aim is an equality, gaps and
-limits are inequalities; preferences, the wish along the berth, spare and excess make the
+limits are inequalities; preferences, the gap set along the berth, spare and excess make the
 objective. Each gradient is one batch.
 """
 
@@ -18,19 +18,19 @@ from faircorner.cues.driven import Driven, attempt
 from faircorner.cues.fitted import Unknown
 from faircorner.cues.halton import halton
 from faircorner.cues.method import Method
+from faircorner.cues.missed_gap import explain_missed_gap
 from faircorner.cues.problem import (
     AIM_TOLERANCE,
     LEAST_SPARE,
     SLACKS,
     SPARE_WORTH,
     WANTED_SPARE,
-    Enough,
     Given,
     Problem,
+    SearchStopped,
 )
 from faircorner.cues.reason import Reason
 from faircorner.cues.scene import Scene
-from faircorner.cues.wishes import wish_missed
 from faircorner.ground import Berth
 from faircorner.plane import Floats
 from faircorner.said import Angle, Length, Said
@@ -42,8 +42,8 @@ __all__ = ["FINE", "Fit", "fit"]
 _EXCESS_COST = 400.0
 # How far apart poses are looked at where a gap is told, m.
 FINE = 0.02
-# A figure that comes so far from where it was set, m or rad, had come before.
-_PAST = 0.01
+# A step that ends farther than this from its fixed figure, m or rad, had already passed it.
+_PASSED = 0.01
 # Starts that are looked at: at first, and where their descents end in hollows. Of the latter those
 # are taken that lie so far apart in one figure at least, as a share of its range.
 _PROBES, _MORE_PROBES, _APART = 12, 200, 0.25
@@ -56,7 +56,7 @@ class Fit:
     """The figures found, in the method's order, and whether they do.
 
     spare : least gap to anything that stands there, m; infinite where nothing does
-    missed : what of all that was asked for is not as it was asked, and why
+    missed : each setting that the plan does not meet, and why
     outcome : what they come to, looked at finely
     """
 
@@ -103,17 +103,17 @@ def _as_stood(method: Method, given: Given, values: Floats, outcome: Driven) -> 
 
 
 def _missed(problem: Problem, x: Floats, outcome: Driven) -> Iterator[Said]:
-    """The wish along the berth; and figures that were fixed and are past when their step begins."""
-    wish = wish_missed(problem, x, outcome.finish)
-    if wish:
-        yield wish
+    """Yield settings that the plan misses: the gap, and figures already passed at their step."""
+    gap = explain_missed_gap(problem, x, outcome.finish)
+    if gap:
+        yield gap
     pinned = problem.given.pinned
     for step, stood in zip(problem.scene.method.steps, outcome.followed.stood[0], strict=True):
         figure = step.until.figure()
         if not isinstance(figure, Unknown) or figure.name not in pinned:
             continue
         asked = pinned[figure.name]
-        if abs(stood - asked) > _PAST:
+        if abs(stood - asked) > _PASSED:
             told = Angle if figure.quantity == "rad" else Length
             yield Said("set and past", step=str(step.say), set=told(asked), at=told(float(stood)))
 
@@ -146,7 +146,7 @@ def _search(problem: Problem, gaps: slice, begin: Floats) -> None:
 
     spare = float(first[gaps].min(initial=WANTED_SPARE))
     excess = float(-first[SLACKS : gaps.start].min())
-    with suppress(Enough):
+    with suppress(SearchStopped):
         minimize(
             lambda x: problem.at(x)[0][0] - SPARE_WORTH * x[-2] + _EXCESS_COST * x[-1],
             np.append(begin, (min(spare, WANTED_SPARE), max(excess, 0.0))),
@@ -216,7 +216,7 @@ def _why_not(scene: Scene, outcome: Driven, row: Floats, problem: Problem, spare
 
 
 def _forbidden(bands: tuple[Band, ...], wanted: float, berth: Berth) -> Reason:
-    """That the standard itself forbids the distance to the edge that is wanted, m."""
+    """Return the reason if the standard does not allow the distance set to the edge, m."""
     beside = [band for band in bands if band.of.beside]
     low = max((b.low for b in beside if b.low is not None), default=-np.inf)
     high = min((b.high for b in beside if b.high is not None), default=np.inf)

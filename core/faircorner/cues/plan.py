@@ -33,7 +33,7 @@ class Plan:
     """A computed cue sheet. Poses are in the site's own frame, whichever side the kerb is on.
 
     clearances : least gap (m) to each thing and the metres rolled when it is least
-    missed : what is not as it was asked for, and why: the gap wanted, a figure that is past
+    missed : each setting that the plan does not meet, and why
     begins, ends : where to stop before the first step and after the last, in words
     overhang : how far the body reaches over the kerb (m, 0 when it does not), and metres rolled
     sensitivity : (3, calls), see `faircorner.cues.windows.call_windows`

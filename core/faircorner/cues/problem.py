@@ -1,6 +1,6 @@
-"""What a search for a method's figures is after: one row of figures for each it tries.
+"""The optimisation problem of the fit: objective, equality and inequality constraints.
 
-docs/sums/fit.md.
+Derivation: docs/sums/fit.md.
 """
 
 from collections.abc import Iterator
@@ -16,23 +16,23 @@ from faircorner.plane import Floats
 
 __all__ = [
     "AIM_TOLERANCE", "COARSE", "INSIDE", "LEAST_SPARE", "SLACKS", "SPARE_WORTH", "WANTED_SPARE",
-    "Enough", "Given", "Limit", "Problem", "settings_for",
+    "Given", "Limit", "Problem", "SearchStopped", "settings_for",
 ]  # fmt: skip
 
 # Gaps under LEAST count as touching for a human driver, above WANTED more is worth nothing, m.
 LEAST_SPARE, WANTED_SPARE = 0.05, 0.30
 # What one metre of spare is worth against one squared unit of the method's preferences.
 SPARE_WORTH = 40.0
-# What one metre nearer to the gap that is wanted along the berth is worth: less than the spare it
-# takes from a vehicle that stands there. So far off it begins to count by its square, m.
-_WISH_WORTH, _WISH_NEAR = 16.0, 0.1
-# So far inside a limit along the berth a finish keeps where it can, m, so that a call may come
-# late; and what it costs to be nearer, by its square.
+# Cost per metre of missing the gap set along the berth: less than the spare that a smaller gap
+# costs. Below the second figure, m, the cost is quadratic (pseudo-Huber).
+_GAP_COST, _GAP_QUADRATIC = 16.0, 0.1
+# Margin to a limit along the berth, m, so that a call may come late; and its quadratic cost.
 INSIDE, _INSIDE_COST = 0.12, 150.0
 _STEP = 1e-4
 # A search that has kept to everything and moves less than this, as a share of a range, twice in a
 # row is circling a kink between two gaps.
 _STILL = 5e-4
+# Allowed error of the distance to the edge, m.
 AIM_TOLERANCE = 0.01
 # Where in a row the slacks begin.
 SLACKS = 3
@@ -60,13 +60,16 @@ def settings_for(values: Floats, given: Given, steps: int, late: Floats | None =
     )
 
 
-class Enough(Exception):
-    """The search has had its share of batches."""
+class SearchStopped(Exception):
+    """The search used up its batches, or no longer moves."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Limit:
-    """One end of a band along the berth: m, which way is inside, and what it is told from."""
+    """One end of a band along the berth.
+
+    at : m; way : 1 for a lower limit, -1 for an upper one; end : name of what it is measured to
+    """
 
     measure: str
     at: float
@@ -74,12 +77,12 @@ class Limit:
     end: str
 
     def inside(self, values: Floats) -> Floats:
-        """How far inside values are, 2 cm to spare."""
+        """Distance of values (attempts,) inside the limit, m, less a margin of 2 cm."""
         return np.asarray(self.way * (values - self.at) - 0.02)
 
 
 def _limits(scene: Scene) -> Iterator[Limit]:
-    """Of every limit along the berth to what is there."""
+    """Yield every limit along the berth that has something to be measured to."""
     for band in scene.bands:
         end = None if band.of.end is None else scene.ground.berth.end(band.of.end)
         if end is None:
@@ -139,9 +142,9 @@ class Problem:
         if berth.gap is None:
             along = np.zeros_like(along)
         else:
-            off = np.hypot(along - berth.gap, _WISH_NEAR) - _WISH_NEAR
-            cost = cost + _WISH_WORTH * off
-        inside = self._bands(outcome)
+            off = np.hypot(along - berth.gap, _GAP_QUADRATIC) - _GAP_QUADRATIC
+            cost = cost + _GAP_COST * off
+        inside = [limit.inside(finish.measure(limit.measure)) for limit in self.limits]
         for to_limit in inside:
             cost = cost + _INSIDE_COST * np.maximum(0.0, INSIDE - to_limit) ** 2
         slacks = [along, *inside]
@@ -163,10 +166,6 @@ class Problem:
                 broken += np.nan_to_num(band.broken(outcome.finish))
         return broken
 
-    def _bands(self, outcome: Driven) -> list[Floats]:
-        """How far inside each fore-and-aft limit the finish is, 2 cm to spare."""
-        return [limit.inside(outcome.finish.measure(limit.measure)) for limit in self.limits]
-
     @property
     def gaps(self) -> slice:
         """Which entries of a row are gaps to what is passed."""
@@ -180,7 +179,7 @@ class Problem:
             stands = self._at is not None and np.abs(free - self._at).max() < _STILL
             self._still = self._still + 1 if stands and self.best[2] else 0
             if self._left == 0 or self._still == 2:
-                raise Enough
+                raise SearchStopped
             self._left -= 1
             self._rows, self._at = self.rows(_with_steps(free)), free.copy()
             self.best = min(self.best, self._judged(self._rows[0]), key=lambda b: b[0])
@@ -203,13 +202,13 @@ class Problem:
         return _slopes(self.at(x), x[:-2])
 
     def around(self, x: Floats) -> tuple[Floats, Floats]:
-        """The row of free unknowns, and its derivatives by them, (3 + n, free)."""
+        """Row (3 + n,) at the free unknowns x (free,), and its gradients (3 + n, free)."""
         rows = self.rows(_with_steps(x))
         return rows[0], _slopes(rows, x)
 
 
 def _steps(x: Floats) -> Floats:
-    """Small ones along each free unknown, inward, so that no amount is tried beyond the lock."""
+    """Signed step of each free unknown, inward, so that none leaves its range."""
     return np.where(x > 0.5, -_STEP, _STEP)
 
 

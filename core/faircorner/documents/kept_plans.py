@@ -31,7 +31,7 @@ def plan_upgraded(plan: Body, scene: Scene) -> Body:
     What its format did not tell yet, and cannot be told from its figures, stays out.
     """
     plan = _with_stops(_with_sentences(_with_clauses(plan), scene), scene)
-    # Today's plan of the same docket may miss what was wanted by more or less than this one.
+    # A new plan may miss its settings by other amounts than this one did.
     plan = {"missed": [], **plan}
     if "legs" not in plan:
         return plan

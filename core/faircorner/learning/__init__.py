@@ -1,6 +1,6 @@
 """What a learner says before it is shown, held against what is so."""
 
-from faircorner.learning.own_eye import misjudged, stands_as_said
+from faircorner.learning.own_eye import misjudged, pose_as_stated
 from faircorner.learning.predict import Prediction, Sideways, predict
 from faircorner.learning.recall import Recall, recall
 
@@ -9,7 +9,7 @@ __all__ = [
     "Recall",
     "Sideways",
     "misjudged",
+    "pose_as_stated",
     "predict",
     "recall",
-    "stands_as_said",
 ]

@@ -12,32 +12,32 @@ from faircorner.errors import InputError
 from faircorner.said import Said
 from faircorner.sides import sided
 from faircorner.standards import MEASURES, Finish, Measure, finish_at
-from faircorner.tape import TapedPose, gaps_there, within_reach
+from faircorner.tape import TapedPose, check_gaps_exist, check_plausible
 from faircorner.vehicle import Vehicle
 
-__all__ = ["misjudged", "stands_as_said"]
+__all__ = ["misjudged", "pose_as_stated"]
 
 _BOTH_WHEELS = {"kerb_front", "kerb_rear"}
 _READ = ("kerb_front", "kerb_rear", "angle", "ahead", "behind")
 
 
 @sided
-def stands_as_said(scene: Scene, said: Mapping[str, float]) -> TapedPose:
-    """Where a vehicle stands as somebody says, m by the reading's name; how surely is unknown.
+def pose_as_stated(scene: Scene, said: Mapping[str, float]) -> TapedPose:
+    """Pose and finish from a learner's statement, m by the reading's name; sigma is NaN.
 
-    It is what they think, so nothing in it contradicts anything else. As far as nothing was said
-    the vehicle stays where the scene has it stand; two gaps that do not go together are each
-    missed by half. The finish is what was said alone, and of both wheels the angle.
-    Raises InputError where nothing was said, for what is out of a tape's reach, for a gap to what
-    is not there, and where nobody says where it stood before.
+    A statement is an opinion, so it is not checked for contradictions. What was not stated stays
+    as in `scene.standing`; two gaps that contradict each other are each missed by half. The finish
+    holds only what was stated, and the angle if both wheels were.
+    Raises InputError for an empty statement, a figure outside its plausible range, a gap to
+    nothing, and a scene without `standing`.
     """
     if not said:
         raise InputError("readings", Said("say one of them"))
-    within_reach(said)
+    check_plausible(said)
     place = scene.suited().ground
     if scene.standing is None:
         raise InputError("standing", Said("where it was to stand"))
-    gaps_there(place.berth, said)
+    check_gaps_exist(place.berth, said)
     local = place.berth.local(scene.standing)
     if said.keys() >= _BOTH_WHEELS:
         local[2] = _angle(scene.vehicle, said)
@@ -53,12 +53,12 @@ def stands_as_said(scene: Scene, said: Mapping[str, float]) -> TapedPose:
     return TapedPose(
         pose=place.berth.on_site(local),
         sigma=np.full(3, np.nan),
-        finish=_said_finish(scene.vehicle, said),
+        finish=_stated_finish(scene.vehicle, said),
     )
 
 
-def _said_finish(vehicle: Vehicle, said: Mapping[str, float]) -> Finish:
-    """What was said in a standard's measures, a batch of one; NaN for what was not."""
+def _stated_finish(vehicle: Vehicle, said: Mapping[str, float]) -> Finish:
+    """The stated figures as a finish, one row; NaN for what was not stated."""
     told = {name: np.array([said.get(name, np.nan)]) for name in _READ}
     if said.keys() >= _BOTH_WHEELS:
         told["angle"] = np.array([_angle(vehicle, said)])
@@ -66,12 +66,12 @@ def _said_finish(vehicle: Vehicle, said: Mapping[str, float]) -> Finish:
 
 
 def _mean(values: list[float]) -> float:
-    """Nothing where there is none."""
+    """Mean, 0 for an empty list."""
     return float(np.mean(values)) if values else 0.0
 
 
 def _angle(vehicle: Vehicle, said: Mapping[str, float]) -> float:
-    """rad off the edge, nose toward it positive; as far round as both wheels allow."""
+    """Angle to the edge from both wheels, rad, nose toward it positive; clipped to ±90°."""
     along, outward = vehicle.hubs(side=1)[1] - vehicle.hubs(side=1)[0]
     apart = np.hypot(along, outward)
     turned = np.arcsin(np.clip((said["kerb_rear"] - said["kerb_front"]) / apart, -1.0, 1.0))

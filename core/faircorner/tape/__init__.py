@@ -7,10 +7,10 @@ from faircorner.tape.readings import (
     TAPE_SIGMA,
     Readings,
     TapedPose,
-    gaps_there,
+    check_gaps_exist,
+    check_plausible,
     locate,
     stood,
-    within_reach,
 )
 
 __all__ = [
@@ -21,10 +21,10 @@ __all__ = [
     "Readings",
     "TapedPose",
     "agreement",
+    "check_gaps_exist",
+    "check_plausible",
     "doubts",
-    "gaps_there",
     "locate",
     "one_reading",
     "stood",
-    "within_reach",
 ]

@@ -7,7 +7,7 @@ from types import MappingProxyType
 from faircorner.cues import Scene
 from faircorner.errors import InputError
 from faircorner.said import Length, Said
-from faircorner.tape.readings import PLAUSIBLE, stood, within_reach
+from faircorner.tape.readings import PLAUSIBLE, check_plausible, stood
 
 __all__ = ["Doubt", "doubts"]
 
@@ -36,7 +36,7 @@ def doubts(scene: Scene, metres: Mapping[str, float | None]) -> tuple[Doubt, ...
         if read is None:
             continue
         try:
-            within_reach({name: read})
+            check_plausible({name: read})
         except InputError as wrong:
             found.append(Doubt(reading=name, said=wrong.said, possible=False))
             continue

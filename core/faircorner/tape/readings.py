@@ -17,7 +17,15 @@ from faircorner.standards import Finish, finish_at
 from faircorner.tape.by_eye import Glance, eye_sigma, seen_as
 from faircorner.vehicle import Vehicle
 
-__all__ = ["TAPE_SIGMA", "Readings", "TapedPose", "gaps_there", "locate", "stood", "within_reach"]
+__all__ = [
+    "TAPE_SIGMA",
+    "Readings",
+    "TapedPose",
+    "check_gaps_exist",
+    "check_plausible",
+    "locate",
+    "stood",
+]
 
 # Assumed of a tape read in a yard: one standard deviation, m.
 TAPE_SIGMA = 0.01
@@ -35,16 +43,16 @@ PLAUSIBLE = {
 }
 
 
-def within_reach(read: Mapping[str, float | None]) -> None:
-    """Raises InputError naming the first reading, m, that no tape could give; None was not read."""
+def check_plausible(read: Mapping[str, float | None]) -> None:
+    """Raise InputError for the first reading (m, by name) outside its range; None passes."""
     for name, (low, high) in PLAUSIBLE.items():
         value = read.get(name)
         if value is not None:
             between(f"{name}_m", value, low, high, clause="reading between")
 
 
-def gaps_there(berth: Berth, read: Collection[str]) -> None:
-    """Raises InputError naming a gap that was read where there is nothing for it to be to."""
+def check_gaps_exist(berth: Berth, read: Collection[str]) -> None:
+    """Raise InputError for a gap that was read although nothing stands at that end."""
     if "ahead" in read and berth.ahead is None:
         raise InputError("ahead_m", Said("nothing stands ahead"))
     if "behind" in read and berth.behind is None:
@@ -69,7 +77,7 @@ class Readings:
     by_eye: Mapping[str, Glance] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
-        within_reach({name: getattr(self, name) for name in PLAUSIBLE})
+        check_plausible({name: getattr(self, name) for name in PLAUSIBLE})
         for name in PLAUSIBLE:
             value = getattr(self, name)
             if value is not None and name in self.by_eye:
@@ -130,7 +138,7 @@ def locate(scene: Scene, readings: Readings) -> TapedPose:
         raise InputError("standing", Said("where it was to stand"))
     planned = finish_at(scene.standing[None], scene.vehicle, place)
     seen = readings.seen(planned)
-    gaps_there(place.berth, seen)
+    check_gaps_exist(place.berth, seen)
     _check_angle(scene.vehicle, seen)
     fitting = _Fitting(
         vehicle=scene.vehicle, ground=place, planned=place.berth.local(scene.standing),
@@ -159,7 +167,7 @@ def stood(scene: Scene) -> TapedPose:
         raise InputError("standing", Said("where it was to stand"))
     finish = finish_at(scene.standing[None], scene.vehicle, place)
     found = {name: float(finish.measure(name)[0]) for name in PLAUSIBLE}
-    within_reach({name: value for name, value in found.items() if not np.isnan(value)})
+    check_plausible({name: value for name, value in found.items() if not np.isnan(value)})
     return TapedPose(pose=scene.standing, sigma=np.zeros(3), finish=finish)
 
 

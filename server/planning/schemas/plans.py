@@ -271,8 +271,7 @@ class TotalsOut(BaseModel):
 
 class PlanOut(BaseModel):
     """A cue sheet. begins, ends : where to stop before the first step, and after the last.
-    missed : what is not as it was asked for, and why; nothing in a plan that was kept before that
-    was told
+    missed : each setting that the plan does not meet, and why; empty in plans of older formats
     """
 
     format: str

@@ -73,7 +73,7 @@ export type Attempt = Omit<Schemas["AttemptOut"], "stated"> & {
 };
 export type MockTest = Schemas["MockOut"];
 export type Notes = Schemas["Notes"];
-export type SaidReadings = Schemas["ReadIn"];
+export type StatedReadings = Schemas["ReadIn"];
 export type Taped = Schemas["TapedIO"];
 export type Doubt = Schemas["DoubtOut"];
 export type Finishes = Schemas["FinishesOut"];

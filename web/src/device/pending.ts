@@ -7,7 +7,7 @@ import type {
   LessonOpened,
   MockTest,
   Notes,
-  SaidReadings,
+  StatedReadings,
   Taped,
 } from "../api/types";
 import { nextOf, underWay } from "../mock/underWay";
@@ -70,7 +70,7 @@ const changed = (before: Attempt, { what, by, at, body }: Unsent): Partial<Attem
       return { notes, noted: [...before.noted, { by, at, notes }], tape: null, recall: null };
     }
     case "stated":
-      return { stated: { at, readings: body as unknown as SaidReadings } };
+      return { stated: { at, readings: body as unknown as StatedReadings } };
     case "void":
       return { void: Boolean(body.void) };
     default:

@@ -13,6 +13,7 @@ import { usePrinting } from "../../shell/usePrinting";
 import { ink } from "../../theme";
 import { t } from "../../words";
 import { PlanSlab } from "./PlanSlab";
+import { RestsOn } from "./RestsOn";
 import {
   Breaks,
   Disc,
@@ -69,6 +70,7 @@ const Paper = ({ docket, plan, method, trouble, sights, unsaved }: Props) => (
     data-printed="cues"
   >
     <Head docket={docket} method={method} unsaved={unsaved} />
+    <RestsOn docket={docket} plan={plan} />
     {trouble && <Box sx={{ fontWeight: 700, mb: 1 }}>{trouble}</Box>}
     <Box sx={{ height: 270, printColorAdjust: "exact" }}>
       <PlanSlab plan={plan} vehicle={docket.vehicle.body} ground={docket.ground.body} />

@@ -11,7 +11,7 @@ import { keepPreviousData, skipToken, useMutation, useQuery } from "@tanstack/re
 import { useId, useState } from "react";
 import { ask } from "../../api/client";
 import { useOnline } from "../../api/line";
-import type { Attempt, Pose, SaidReadings, Sheet, VehicleBody } from "../../api/types";
+import type { Attempt, Pose, Sheet, StatedReadings, VehicleBody } from "../../api/types";
 import { placed as at, type Bounds } from "../../drawing/frame";
 import { PoseHandles } from "../../drawing/PoseHandles";
 import { Slab } from "../../drawing/Slab";
@@ -19,7 +19,7 @@ import { bodyCorners, VehicleShape } from "../../drawing/VehicleShape";
 import { type FinishWords, PLACES } from "../../places";
 import { LengthField } from "../../shell/LengthField";
 import { t } from "../../words";
-import { anyOf, NOTHING, type TypedReadings } from "./typed";
+import { NOTHING, statedReadings, type TypedReadings } from "./typed";
 import { useNotingOf } from "./useNotingOf";
 
 interface Props {
@@ -72,7 +72,10 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
   const noting = useNotingOf(attempt);
   // Null until somebody says something: what the drawing offers was said by nobody.
   const [said, setSaid] = useState<Said | null>(null);
-  const asked = said && { pose: said.pose, readings: said.typed ? anyOf(said.typed) : null };
+  const asked = said && {
+    pose: said.pose,
+    readings: said.typed ? statedReadings(said.typed) : null,
+  };
   const path = { attempt_id: attempt.id };
   const stood = useQuery({
     queryKey: ["stood", attempt.id, asked],
@@ -84,13 +87,13 @@ export const SayStand = ({ sheet, attempt, words, close }: Props) => {
     retry: false,
   });
   const keep = useMutation({
-    mutationFn: (readings: SaidReadings) => noting("stated", "put", "stated", readings),
+    mutationFn: (readings: StatedReadings) => noting("stated", "put", "stated", readings),
     onSuccess: close,
   });
   const typed = said?.typed;
   // What was typed stands at once: the next figure is typed before the answer to this one comes.
   const shown = typed ?? { ...NOTHING, ...(said && stood.data?.readings) };
-  const readings = anyOf(shown);
+  const readings = statedReadings(shown);
   const pose = (typed && stood.data?.pose) ?? said?.pose ?? offered(sheet);
   const lines = sheet.plan.drawing.dimensions.map(({ what }) => what);
   const ground = sheet.ground.body;

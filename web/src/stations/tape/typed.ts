@@ -1,4 +1,4 @@
-import type { SaidReadings, Taped } from "../../api/types";
+import type { StatedReadings, Taped } from "../../api/types";
 
 export type ReadingName = "kerb_front_m" | "kerb_rear_m" | "ahead_m" | "behind_m";
 /** What a reading is called among those that were only looked at. */
@@ -27,8 +27,8 @@ export const NOTHING: TypedReadings = {
 
 export const lookedAt = (name: ReadingName): LookedAt => name.slice(0, -2) as LookedAt;
 
-/** Whatever of it was said, which is enough; null while nothing was. */
-export const anyOf = ({ by_eye: _, ...said }: TypedReadings): SaidReadings | null =>
+/** The readings as a statement: one is enough; null while none is entered. */
+export const statedReadings = ({ by_eye: _, ...said }: TypedReadings): StatedReadings | null =>
   READINGS.some((name) => said[name] !== null) ? said : null;
 
 const known = (r: TypedReadings, name: ReadingName): boolean =>

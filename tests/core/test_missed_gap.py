@@ -43,8 +43,10 @@ def test_a_gap_that_takes_the_room_beside_the_parked_vehicle_is_missed_and_says_
     asked = replace(asked, method=methods()[name].build())
     plan = wanting(asked, 0.8)
     (said,) = map(str, plan.missed)
-    assert said.startswith(f"it ends {ahead(plan) - 0.8:.2f} m farther from the vehicle ahead")
-    assert "less than 30 cm would stay free of the vehicle parked ahead" in said
+    assert said.startswith(
+        f"the gap to the vehicle ahead is {ahead(plan) - 0.8:.2f} m more than the 80 cm"
+    )
+    assert said.endswith("a smaller gap would leave less than 30 cm to the vehicle parked ahead")
     assert plan.spare == pytest.approx(0.30, abs=0.02)
     nearer = wanting(asked, ahead(plan) + 0.3)
     assert (nearer.spare > plan.spare, bool(nearer.missed)) == (True, False)
@@ -61,7 +63,7 @@ def test_a_limit_of_the_standard_is_kept_off_and_named(asked):
     assert 2.45 < ahead(plan) < 2.6 - 0.05
     (said,) = map(str, plan.missed)
     assert said.endswith(
-        "otherwise it would come too near to its limit, 2.60 m from the vehicle ahead"
+        "a larger gap would come too close to the standard's limit, 2.60 m to the vehicle ahead"
     )
 
 
@@ -69,13 +71,13 @@ def test_what_is_pinned_reaches_no_farther(asked):
     plan = make_plan(asked)
     pinned = replace(asked.options, pinned=plan.values, ahead=3.2)
     (said,) = map(str, make_plan(replace(asked, options=pinned)).missed)
-    assert said.endswith("3.20 m wanted: the method's own figures reach no farther")
+    assert said.endswith("3.20 m set; a larger gap cannot be reached with this method")
 
 
 def test_a_distance_that_the_standard_forbids_is_no_fault_of_the_ground(asked):
     plan = make_plan(replace(asked, options=replace(asked.options, kerb=0.9)))
     assert str(plan.why_not) == (
-        "it is wanted 90 cm from the kerb, and the standard takes it between 10 cm and 45 cm alone"
+        "the distance set is 90 cm from the kerb; the standard allows 10 cm to 45 cm"
     )
 
 
