@@ -77,7 +77,7 @@ def test_what_is_pinned_reaches_no_farther(asked):
 def test_a_distance_that_the_standard_forbids_is_no_fault_of_the_ground(asked):
     plan = make_plan(replace(asked, options=replace(asked.options, kerb=0.9)))
     assert str(plan.why_not) == (
-        "the distance set is 90 cm from the kerb; the standard allows 10 cm to 45 cm"
+        "the planned distance to the kerb is 90 cm; the standard allows 10 cm to 45 cm"
     )
 
 
